@@ -1,0 +1,82 @@
+import { builtinModules } from 'node:module';
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './apps/web/svelte.config.js';
+
+/** What the core must never reach for: the platform it happens to run on, or anything built on top of it. */
+const coreBoundary = {
+  files: ['packages/core/src/**/*.ts'],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        paths: builtinModules.map((name) => ({ name, message: 'The core does no input or output.' })),
+        patterns: [
+          { group: ['node:*'], message: 'The core does no input or output.' },
+          {
+            group: ['@hulvek/web', '@hulvek/cli', '$lib/*', '$app/*', 'svelte', 'svelte/*', '@sveltejs/*'],
+            message: 'The core knows nothing of the programs that use it.',
+          },
+          { regex: '^(\\.\\./)+(apps|cli|web)/', message: 'The core imports only itself.' },
+        ],
+      },
+    ],
+    'no-restricted-globals': [
+      'error',
+      ...[
+        'window',
+        'document',
+        'navigator',
+        'localStorage',
+        'fetch',
+        'console',
+        'process',
+        'Buffer',
+        'setTimeout',
+        'setInterval',
+        'performance',
+      ].map((name) => ({ name, message: 'Pass it in as an argument: the core is pure.' })),
+    ],
+    'no-restricted-properties': [
+      'error',
+      { object: 'Math', property: 'random', message: 'Pass a seed: the core is deterministic.' },
+      { object: 'Date', property: 'now', message: 'Pass the time: the core is deterministic.' },
+    ],
+  },
+};
+
+export default ts.config(
+  {
+    ignores: [
+      '**/node_modules/',
+      '**/build/',
+      '**/.svelte-kit/',
+      '.hulvek/',
+      'apps/web/drizzle/',
+      '**/test-results/',
+    ],
+  },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...svelte.configs.recommended,
+  prettier,
+  ...svelte.configs.prettier,
+  { languageOptions: { globals: { ...globals.browser, ...globals.node } } },
+  {
+    files: ['**/*.svelte', '**/*.svelte.ts'],
+    languageOptions: { parserOptions: { parser: ts.parser, svelteConfig } },
+  },
+  {
+    rules: {
+      'no-undef': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'svelte/no-navigation-without-resolve': 'off',
+    },
+  },
+  coreBoundary,
+);

@@ -1,0 +1,166 @@
+/** One call of the command line tool, as a function of its arguments. */
+import { parseArgs } from 'node:util';
+import {
+  figuresIn,
+  findingText,
+  formatLength,
+  formatSize,
+  jobFileJsonSchema,
+  materialTexts,
+  pieceText,
+  planOpening,
+  readJobFile,
+  skarvPoint,
+  stepText,
+  writeJobFile,
+  type JobFile,
+  type Plan,
+  type Verdict,
+} from '@hulvek/core';
+
+export interface CliResult {
+  /** 0 holds or watch · 1 something fails · 2 bad input · 3 nothing fails, something is not checkable. */
+  readonly exit: 0 | 1 | 2 | 3;
+  readonly out: string;
+  readonly err: string;
+}
+
+const USAGE = `hulvek: plans window openings from a job file
+
+  hulvek plan FILE [--opening MARK] [--json]   fit, shims, cut list and steps
+  hulvek check FILE [--json]                   findings only
+  hulvek example                               a job file to start from
+  hulvek schema                                JSON Schema of the job file
+
+Exit: 0 holds or watch, 1 something fails, 2 bad input, 3 nothing fails but something is not checkable.
+`;
+
+const VERDICTS: Record<Verdict, string> = {
+  holds: 'Holds',
+  watch: 'Watch',
+  fails: 'Fails',
+  'not-checkable': 'Not checkable',
+};
+
+export function run(args: readonly string[], read: (path: string) => string): CliResult {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: {
+        json: { type: 'boolean' },
+        opening: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
+      },
+    });
+  } catch (error) {
+    return bad(`${error instanceof Error ? error.message : 'Unknown option'}\n${USAGE}`);
+  }
+  const { values, positionals } = parsed;
+  const [verb, path, ...more] = positionals;
+  if (values.help) return good(USAGE);
+  if (verb === undefined) return bad(USAGE);
+  if (verb === 'example' && path === undefined) return good(writeJobFile(skarvPoint()));
+  if (verb === 'schema' && path === undefined)
+    return good(`${JSON.stringify(jobFileJsonSchema(), null, 2)}\n`);
+  if (verb !== 'plan' && verb !== 'check') return bad(`There is no "${verb}" here.\n${USAGE}`);
+  if (path === undefined || more.length > 0) return bad(`Name one job file: hulvek ${verb} FILE\n`);
+  const loaded = load(path, read);
+  if (typeof loaded === 'string') return bad(loaded);
+  return report(loaded, { verb, mark: values.opening, json: values.json ?? false });
+}
+
+const good = (out: string): CliResult => ({ exit: 0, out, err: '' });
+const bad = (err: string): CliResult => ({ exit: 2, out: '', err });
+
+function load(path: string, read: (path: string) => string): JobFile | string {
+  let text: string;
+  try {
+    text = read(path);
+  } catch (error) {
+    return `Cannot read ${path}: ${error instanceof Error ? error.message : 'unknown reason'}\n`;
+  }
+  const result = readJobFile(text);
+  if (result.ok) return result.value;
+  const shown = result.problems
+    .slice(0, 20)
+    .map((p) => `${path}: ${p.path === '' ? '' : `${p.path}: `}${p.message}\n`);
+  const rest = result.problems.length - shown.length;
+  return shown.join('') + (rest > 0 ? `${path}: and ${rest} more\n` : '');
+}
+
+function report(
+  file: JobFile,
+  options: { verb: 'plan' | 'check'; mark: string | undefined; json: boolean },
+): CliResult {
+  const openings = file.openings.filter((o) => options.mark === undefined || o.mark === options.mark);
+  if (options.mark !== undefined && openings.length === 0)
+    return bad(`There is no opening "${options.mark}" in this file.\n`);
+  const plans = openings.map((opening) => planOpening(opening, file));
+  const out = options.json
+    ? `${JSON.stringify(
+        plans.map((plan) => asJson(plan, options.verb)),
+        null,
+        2,
+      )}\n`
+    : plans.map((plan) => asText(plan, file, options.verb)).join('\n');
+  const verdicts = plans.map((plan) => plan.verdict);
+  const exit = verdicts.includes('fails') ? 1 : verdicts.includes('not-checkable') ? 3 : 0;
+  return { exit, out, err: '' };
+}
+
+function asJson(plan: Plan, verb: 'plan' | 'check'): unknown {
+  const { opening, verdict, findings, fit, cuts, build } = plan;
+  const head = { opening: opening.id, mark: opening.mark, verdict, findings };
+  if (verb === 'check') return head;
+  return {
+    ...head,
+    fit: fit && { verdict: fit.result.verdict, placement: fit.placement, shims: fit.shims },
+    cuts,
+    steps:
+      build?.steps.map(({ id, after, holdPoint, work_min, rest_min, hash }) => ({
+        id,
+        after,
+        holdPoint,
+        work_min,
+        rest_min,
+        hash,
+      })) ?? [],
+  };
+}
+
+function asText(plan: Plan, file: JobFile, verb: 'plan' | 'check'): string {
+  const { opening, unit, fit, cuts, build } = plan;
+  const units = file.job.units;
+  const length = (mm: number) => formatLength(mm, units);
+  const lines = [`${opening.mark}  ${opening.name}  ${VERDICTS[plan.verdict]}`];
+  for (const finding of plan.findings) {
+    const { title, text } = findingText(finding, figuresIn(units));
+    lines.push(`  ${finding.severity.padEnd(13)} ${title}. ${text}`);
+  }
+  if (verb === 'check' || !fit || !build || !unit) return `${lines.join('\n')}\n`;
+  lines.push(
+    `  unit ${formatSize({ width: unit.width.mm, height: unit.height.mm }, units)}, ${length(fit.placement.bottom)} above the rough sill`,
+  );
+  lines.push('  gaps, flashed:');
+  for (const side of ['left', 'right', 'head'] as const) {
+    const own = fit.placement.gaps.filter((gap) => gap.side === side).map((gap) => length(gap.flashed_mm));
+    lines.push(`    ${side.padEnd(6)} ${own.join(', ')}`);
+  }
+  lines.push('  shims:');
+  for (const shim of fit.shims)
+    lines.push(`    ${shim.side.padEnd(6)} at ${length(shim.at_mm)}: ${length(shim.thickness_mm)}`);
+  lines.push('  cut list:');
+  for (const cut of cuts) {
+    const size = `${length(cut.length_mm)} × ${length(cut.width_mm)}`;
+    lines.push(`    ${pieceText(cut.piece).padEnd(26)} ${size.padEnd(26)} ${materialTexts[cut.material]}`);
+  }
+  lines.push('  steps:');
+  build.steps.forEach((step, i) => {
+    lines.push(
+      `    ${String(i + 1).padStart(2)} ${stepText(step.id).title}${step.holdPoint ? '  [stop: somebody must look]' : ''}`,
+    );
+  });
+  return `${lines.join('\n')}\n`;
+}

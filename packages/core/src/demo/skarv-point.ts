@@ -1,0 +1,205 @@
+/** The demo job: an invented field station on a cold, windy coast. Every name and number is made up. */
+import { planOpening } from '../plan/plan-opening.ts';
+import { jobFileSchema, JOB_FORMAT, JOB_VERSION, type JobFile } from '../job-file/job-file.ts';
+import { surveyPointIds, type SurveyPointId } from '../survey/points.ts';
+
+const length = (mm: number) => ({ typed: String(mm), mm });
+
+type Readings = Partial<Record<SurveyPointId, number>>;
+
+const survey = (values: Readings, from: 'outside' | 'inside' = 'outside') => ({
+  from,
+  values: Object.fromEntries(
+    surveyPointIds.flatMap((id) => {
+      const mm = values[id];
+      return mm === undefined ? [] : [[id, length(mm)]];
+    }),
+  ),
+});
+
+/** A square, level and plumb opening of this size, with the small errors of careful framing. */
+function framed(width: number, height: number, errors: Readings = {}): Readings {
+  const diagonal = Math.round(Math.hypot(width, height));
+  return {
+    roughWidth: width,
+    roughHeight: height,
+    widthBottom: width,
+    widthMiddle: width + 1,
+    widthTop: width,
+    heightLeft: height,
+    heightCentre: height + 1,
+    heightRight: height + 1,
+    diagonalRising: diagonal + 1,
+    diagonalFalling: diagonal,
+    sillLeft: 0,
+    sillMiddle: 0,
+    sillRight: -1,
+    plumbLeft: 1,
+    plumbRight: 1,
+    depth: 152,
+    ...errors,
+  };
+}
+
+const fin = { kind: 'integral', width: length(35), holeFromFrame: length(25), fromFront: length(25) };
+const unit = (id: string, name: string, operation: string, width: number, height: number) => ({
+  id,
+  name,
+  operation,
+  width: length(width),
+  height: length(height),
+  frameDepth: length(83),
+  frameFace: length(70),
+  fin,
+});
+
+const opening = (
+  mark: string,
+  name: string,
+  facade: string,
+  unitId: string,
+  readings: ReturnType<typeof survey>,
+) => ({
+  id: `skarv-${mark.toLowerCase()}`,
+  mark,
+  name,
+  facade,
+  wall: 'timber-140',
+  unit: unitId,
+  method: 'drained',
+  survey: readings,
+  numbers: {},
+});
+
+const OPENINGS = [
+  opening('S-01', 'store window', 'South', 'u-900-1200', survey(framed(920, 1225))),
+  opening('S-02', 'mess room', 'South', 'u-1200-1200', survey({ roughWidth: 1220, roughHeight: 1225 })),
+  opening(
+    'S-03',
+    'laboratory',
+    'South',
+    'u-1200-1500',
+    survey(
+      framed(1207, 1525, {
+        widthTop: 1194,
+        widthMiddle: 1201,
+        plumbLeft: 7,
+        plumbRight: -6,
+        diagonalRising: 1941,
+        diagonalFalling: 1941,
+      }),
+    ),
+  ),
+  opening('S-04', 'bunk room', 'South', 'u-900-1200', survey(framed(913, 1224), 'inside')),
+  opening('S-05', 'stair window', 'South', 'u-600-1500', survey(framed(619, 1525))),
+  opening(
+    'W-01',
+    'radio room',
+    'West',
+    'u-900-1200',
+    survey(framed(921, 1228, { sillLeft: 0, sillMiddle: 4, sillRight: 1, heightCentre: 1224 })),
+  ),
+  opening('W-02', 'workshop', 'West', 'u-1200-1200', survey(framed(1238, 1225))),
+  opening('W-03', 'drying room', 'West', 'u-600-900', survey({})),
+];
+
+/** Ticks of the half-installed opening: step, minutes after the start, kind, by whom, note. */
+const DONE: readonly [
+  step: string,
+  minute: number,
+  kind: 'tick' | 'look' | 'note',
+  person: string,
+  note: string,
+][] = [
+  ['check-opening', 0, 'tick', 'Tove Aas', ''],
+  ['wrap', 14, 'tick', 'Tove Aas', ''],
+  ['cut-flap', 21, 'tick', 'Tove Aas', ''],
+  ['slope-board', 33, 'tick', 'Jonas Myhr', ''],
+  ['pan', 47, 'tick', 'Jonas Myhr', 'Left corner rolled twice, texture shows.'],
+  ['pan', 52, 'look', 'Ines Kallas', 'Corners whole, lap 52 mm.'],
+  ['jamb-flashing', 68, 'tick', 'Jonas Myhr', ''],
+  ['head-flashing', 79, 'tick', 'Tove Aas', ''],
+  ['dry-fit', 92, 'tick', 'Tove Aas', 'Gap 7 mm left, 8 mm right.'],
+];
+
+const HALF_DONE = 'skarv-s-05';
+const START = Date.UTC(2026, 10, 16, 7, 30);
+
+/** Returns the demo job as a job file; the same every time. */
+export function skarvPoint(): JobFile {
+  const base = {
+    format: JOB_FORMAT,
+    version: JOB_VERSION,
+    job: {
+      id: 'skarv-point',
+      name: 'Skarv Point field station',
+      note: 'Timber frame with 140 mm studs on an open, windy shore. Invented for trying things out.',
+      units: 'mm',
+    },
+    walls: [
+      {
+        id: 'timber-140',
+        name: 'Timber frame 140, board sheathing',
+        layers: [
+          { role: 'sheathing', material: 'wood-board', thickness: length(12) },
+          { role: 'framing', material: 'stud', thickness: length(140) },
+        ],
+      },
+    ],
+    units: [
+      unit('u-600-900', 'Fixed 600 × 900', 'fixed', 600, 900),
+      unit('u-900-1200', 'Casement 900 × 1200', 'casement', 900, 1200),
+      unit('u-600-1500', 'Awning over fixed 600 × 1500', 'awning', 600, 1500),
+      unit('u-1200-1200', 'Sliding 1200 × 1200', 'sliding', 1200, 1200),
+      unit('u-1200-1500', 'Casement 1200 × 1500', 'casement', 1200, 1500),
+    ],
+    methods: [
+      {
+        id: 'drained',
+        name: 'Drained, head flap',
+        preset: 'drained-head-flap',
+        presetVersion: 1,
+        numbers: {},
+      },
+    ],
+    openings: OPENINGS,
+    records: { issues: [], entries: [] },
+  };
+  const file = jobFileSchema.parse(base);
+  return { ...file, records: halfInstalled(file) };
+}
+
+function halfInstalled(file: JobFile): JobFile['records'] {
+  const subject = file.openings.find((o) => o.id === HALF_DONE);
+  const [wall] = file.walls;
+  const [method] = file.methods;
+  const used = file.units.find((u) => u.id === subject?.unit);
+  if (!subject || !wall || !method || !used) throw new Error('the demo job lost an opening');
+  const plan = planOpening(subject, file);
+  const at = (minute: number) => new Date(START + minute * 60_000).toISOString();
+  return {
+    issues: [
+      {
+        version: 1,
+        person: 'Ines Kallas',
+        at: at(-20),
+        opening: subject,
+        wall,
+        unit: used,
+        method,
+        steps: (plan.build?.steps ?? []).map(({ id, hash }) => ({ id, hash })),
+      },
+    ],
+    entries: DONE.map(([step, minute, kind, person, note], i) => ({
+      id: `5ca20000-0000-4000-8000-${String(i + 1).padStart(12, '0')}`,
+      opening: subject.id,
+      issue: 1,
+      kind,
+      step,
+      undoes: null,
+      person,
+      at: at(minute),
+      note,
+    })),
+  };
+}

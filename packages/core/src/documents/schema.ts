@@ -1,0 +1,189 @@
+/** The documents people make: what is measured and chosen, never what is computed from it. */
+import { z } from 'zod';
+import { parameterIds, parameters, type ParameterId } from '../methods/parameters.ts';
+import { presetIds } from '../methods/presets.ts';
+import { parseLength } from '../quantities/parse-length.ts';
+import { surveyPointIds, surveyPoints, type SurveyPointId } from '../survey/points.ts';
+
+const id = <Brand extends string>(what: Brand) =>
+  z
+    .string()
+    .regex(/^[A-Za-z0-9][A-Za-z0-9_.:-]{0,63}$/, 'letters, digits, - _ . : only, 64 at most')
+    .brand(what);
+const name = z.string().trim().min(1, 'a name is needed').max(120);
+const note = z.string().max(2000);
+const instant = z.iso.datetime({ offset: true });
+
+/** Largest disagreement between typed text and stored value: half of the coarser writing step, 1/32 in. */
+const TYPED_AGREEMENT_mm = 25.4 / 32;
+
+/** A length: the text as typed and the millimetres it stands for. The two must agree in one of the job units. */
+export const typedLength = z
+  .strictObject({ typed: z.string().min(1).max(40), mm: z.number().min(-20_000).max(20_000) })
+  .superRefine((length, context) => {
+    const readings = (['mm', 'in'] as const).map((unit) => parseLength(length.typed, unit));
+    const agrees = readings.some((r) => r.ok && Math.abs(r.value.mm - length.mm) <= TYPED_AGREEMENT_mm);
+    if (!agrees) {
+      context.addIssue({
+        code: 'custom',
+        path: ['typed'],
+        message: `"${length.typed}" does not read as ${length.mm} mm; correct one of the two`,
+      });
+    }
+  });
+
+const positiveLength = typedLength.refine((length) => length.mm > 0, { error: 'must be more than nothing' });
+
+export const surveySchema = z.strictObject({
+  from: z.enum(['outside', 'inside']),
+  values: z.partialRecord(z.enum(surveyPointIds), typedLength).superRefine((values, context) => {
+    for (const [point, length] of Object.entries(values)) {
+      const { least_mm, most_mm } = surveyPoints[point as SurveyPointId];
+      if (length && (length.mm < least_mm || length.mm > most_mm)) {
+        context.addIssue({
+          code: 'custom',
+          path: [point, 'mm'],
+          message: `${length.mm} mm is outside ${least_mm} to ${most_mm} mm; check the unit`,
+        });
+      }
+    }
+  }),
+});
+
+export const wallSchema = z.strictObject({
+  id: id('WallId'),
+  name,
+  /** From the weather to the room; w = 0 is the outer face of the sheathing. */
+  layers: z
+    .array(
+      z.strictObject({
+        role: z.enum(['sheathing', 'framing']),
+        material: z.enum(['wood-board', 'stud']),
+        thickness: positiveLength,
+      }),
+    )
+    .max(12),
+});
+
+export const unitSchema = z.strictObject({
+  id: id('UnitId'),
+  name,
+  operation: z.enum(['fixed', 'casement', 'awning', 'sliding', 'hung']),
+  width: positiveLength,
+  height: positiveLength,
+  frameDepth: positiveLength,
+  frameFace: positiveLength,
+  fin: z.strictObject({
+    kind: z.enum(['integral']),
+    width: positiveLength,
+    /** Centre of the fastener row to the frame. */
+    holeFromFrame: positiveLength,
+    /** Outside face of the frame to the back of the fin. */
+    fromFront: positiveLength,
+  }),
+});
+
+export const quantity = z.union([
+  typedLength,
+  z.strictObject({ typed: z.string().min(1).max(40), deg: z.number() }),
+]);
+export const numbersSchema = z
+  .partialRecord(z.enum(parameterIds), quantity)
+  .superRefine((numbers, context) => {
+    for (const [id, value] of Object.entries(numbers)) {
+      const { kind, least, most } = parameters[id as ParameterId];
+      const isLength = value !== undefined && 'mm' in value;
+      const figure = value === undefined ? least : 'mm' in value ? value.mm : value.deg;
+      if (isLength !== (kind === 'length')) {
+        context.addIssue({
+          code: 'custom',
+          path: [id],
+          message: `must be ${kind === 'length' ? 'a length' : 'an angle'}`,
+        });
+      } else if (figure < least || figure > most) {
+        const unit = kind === 'length' ? 'mm' : '°';
+        context.addIssue({
+          code: 'custom',
+          path: [id],
+          message: `${figure} ${unit} is outside ${least} to ${most} ${unit}`,
+        });
+      }
+    }
+  });
+
+export const methodSchema = z.strictObject({
+  id: id('MethodId'),
+  name,
+  preset: z.enum(presetIds),
+  /** Version of the preset this copy was taken from. */
+  presetVersion: z.int().positive(),
+  numbers: numbersSchema,
+});
+
+export const openingSchema = z.strictObject({
+  id: id('OpeningId'),
+  mark: z.string().trim().min(1).max(16),
+  name: z.string().trim().max(120),
+  facade: z.string().trim().max(60),
+  wall: id('WallId').nullable(),
+  unit: id('UnitId').nullable(),
+  method: id('MethodId').nullable(),
+  survey: surveySchema,
+  /** Numbers of the method changed for this opening only. */
+  numbers: numbersSchema,
+});
+
+export const entryKinds = ['tick', 'look', 'override', 'note', 'undo'] as const;
+
+/** One thing somebody did or saw on site. Entries are only ever added; `undo` names the entry it takes back. */
+export const entrySchema = z.strictObject({
+  id: z.uuid(),
+  opening: id('OpeningId'),
+  issue: z.int().positive(),
+  kind: z.enum(entryKinds),
+  step: z.string().max(60),
+  undoes: z.uuid().nullable(),
+  person: name,
+  at: instant,
+  note,
+});
+
+/** A plan frozen when work began, as the inputs it was made from: what field entries refer to. */
+export const issueSchema = z.strictObject({
+  version: z.int().positive(),
+  person: name,
+  at: instant,
+  opening: openingSchema,
+  wall: wallSchema,
+  unit: unitSchema,
+  method: methodSchema,
+  /** Content of every step at that moment, so that a later plan knows which ticks still stand. */
+  steps: z.array(z.strictObject({ id: z.string().max(60), hash: z.string().max(64) })).max(200),
+});
+
+export const jobSchema = z.strictObject({
+  id: id('JobId'),
+  name,
+  note,
+  units: z.enum(['mm', 'in']),
+});
+
+export type TypedLengthDocument = z.infer<typeof typedLength>;
+export type Quantity = z.infer<typeof quantity>;
+export type Numbers = z.infer<typeof numbersSchema>;
+export type Survey = z.infer<typeof surveySchema>;
+export type Wall = z.infer<typeof wallSchema>;
+export type Unit = z.infer<typeof unitSchema>;
+export type MethodDocument = z.infer<typeof methodSchema>;
+export type Opening = z.infer<typeof openingSchema>;
+export type Entry = z.infer<typeof entrySchema>;
+export type Issue = z.infer<typeof issueSchema>;
+export type Job = z.infer<typeof jobSchema>;
+
+/** What `planOpening` needs to know of the job besides the opening itself. */
+export interface JobContext {
+  readonly job: Job;
+  readonly walls: readonly Wall[];
+  readonly units: readonly Unit[];
+  readonly methods: readonly MethodDocument[];
+}

@@ -1,0 +1,201 @@
+/** A plumb cut through the sill, weather on the left, room on the right, at any moment of the work. */
+import type { Polygon } from '../geometry/polygon.ts';
+import type { SheetFace } from '../geometry/sheet.ts';
+import { cutAcross, type Solid } from '../geometry/solid.ts';
+import { onSurface, type SurfaceId } from '../geometry/surface.ts';
+import type { Point2 } from '../geometry/vector.ts';
+import type { Build } from '../plan/draft.ts';
+import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
+import type { DrawOptions } from './face.ts';
+import type { Drawing, DrawItem } from './items.ts';
+import { labelColumn, type Label } from './labels.ts';
+import { sceneAfter, type Layer } from './scene.ts';
+import { fitView, type View } from './view.ts';
+
+const BELOW_mm = 130;
+const ABOVE_mm = 150;
+const OUTSIDE_mm = 40;
+const INSIDE_mm = 40;
+/** Thin things are drawn this thick on paper, side by side where they lie on each other. */
+const SHEET_px = 2.6;
+
+export interface SillOptions extends DrawOptions {
+  readonly name: (piece: string) => string;
+}
+
+/** Cut next to the middle, where no shim stands in the way. */
+export function sillDrawing(build: Build, options: SillOptions): Drawing {
+  const { opening, unit } = build.context;
+  const u = cutPlane(build);
+  const window = {
+    w: [-opening.depth - INSIDE_mm, Math.max(unit.front, 0) + OUTSIDE_mm],
+    v: [-BELOW_mm, unit.bottom + ABOVE_mm],
+  } as const;
+  const view = fitView({ x: [-window.w[1], -window.w[0]], y: window.v }, options, {
+    left: 132,
+    right: 150,
+    top: trackSpace(1) + 14,
+    bottom: trackSpace(2) + 6,
+  });
+  const scene = sceneAfter(build, options.step);
+  const solids = scene.layers.flatMap((layer) =>
+    layer.kind === 'solid' ? layer.solids.map((s) => ({ solid: s, layer })) : [],
+  );
+  const cut = (list: readonly Solid[]) => cutAcross(list, u, window);
+  const toPaper = ([w, v]: Point2): Point2 => view.to([-w, v]);
+  const sheets = sheetLines(build, scene.layers, u);
+  const items: DrawItem[] = [
+    ...cut(build.base).map((r): DrawItem => ({
+      kind: 'area',
+      points: r.outline.map(toPaper),
+      fill: r.material,
+      stroke: 'outline',
+      owner: r.owner,
+    })),
+    ...solids.flatMap(({ solid, layer }) =>
+      cut([solid]).map((r): DrawItem => ({
+        kind: 'area',
+        points: r.outline.map(toPaper),
+        fill: r.material,
+        stroke: layer.fresh ? 'new' : 'outline',
+        owner: layer.thing,
+      })),
+    ),
+    ...sheets.map(({ layer, line, normal, beneath }): DrawItem => {
+      const off = SHEET_px * (beneath + 0.5);
+      const points = line.map((p): Point2 => {
+        const [x, y] = toPaper(p);
+        return [x - normal[0] * off, y - normal[1] * off];
+      });
+      const stroke = layer.fresh ? 'new' : 'none';
+      return {
+        kind: 'line',
+        points: clipToPaper(points, view),
+        stroke,
+        width: SHEET_px,
+        fill: layer.sheet.material,
+        owner: layer.thing,
+      };
+    }),
+    ...dimensionItems(dimensions(build, view, options), view),
+    ...names(sheets, view, toPaper, options),
+  ];
+  return { width: options.width, height: options.height, scale: view.scale, items };
+}
+
+/** Sideways place of the cut: the middle between the first two sill shims. */
+function cutPlane({ context, pieces }: Build): number {
+  const shims = pieces.find((p) => p.id === 'sill-shims');
+  const [first, second] = shims?.form === 'solid' ? shims.solids : [];
+  if (!first || !second) return context.unit.left + context.unit.width / 2;
+  return (first.u[1] + second.u[0]) / 2;
+}
+
+interface SheetLine {
+  readonly layer: Extract<Layer, { kind: 'face' }>;
+  /** (w, v) ends. */
+  readonly line: readonly Point2[];
+  readonly normal: Point2;
+  readonly beneath: number;
+}
+
+/** Faces met by the cut, with how many others lie under each. */
+function sheetLines(build: Build, layers: readonly Layer[], u: number): SheetLine[] {
+  const met: SheetLine[] = [];
+  for (const layer of layers) {
+    if (layer.kind !== 'face' || layer.lifted) continue;
+    const line = cutFace(layer.face, u);
+    if (!line) continue;
+    const { normal } = build.context.opening.surfaces[layer.face.surface];
+    const beneath = met.filter(
+      (m) => m.layer.face.surface === layer.face.surface && reaches(m.line, line),
+    ).length;
+    met.push({ layer, line, normal: [normal[2], normal[1]], beneath });
+  }
+  return met;
+}
+
+const SILL_SURFACES: readonly SurfaceId[] = ['wall', 'sill-reveal', 'unit-inside'];
+
+function cutFace(face: SheetFace, u: number): Point2[] | null {
+  if (!SILL_SURFACES.includes(face.surface)) return null;
+  const crossings = face.space.flatMap((p, i): Point2[] => {
+    const q = face.space[(i + 1) % face.space.length] ?? p;
+    if (p[0] < u === q[0] < u) return [];
+    const t = (u - p[0]) / (q[0] - p[0]);
+    return [[p[2] + t * (q[2] - p[2]), p[1] + t * (q[1] - p[1])]];
+  });
+  return crossings.length === 2 ? crossings : null;
+}
+
+function reaches(a: readonly Point2[], b: readonly Point2[]): boolean {
+  return [0, 1].every((axis) => {
+    const range = (line: readonly Point2[]) => line.map((p) => p[axis] ?? 0);
+    return (
+      Math.max(...range(a)) > Math.min(...range(b)) - 0.01 &&
+      Math.min(...range(a)) < Math.max(...range(b)) + 0.01
+    );
+  });
+}
+
+/** Long upright sheets (the wrap) run out of the window: cut them at its edge. */
+const clipToPaper = (points: readonly Point2[], { frame }: View): Point2[] =>
+  points.map(([x, y]) => [x, Math.min(Math.max(y, frame.top), frame.bottom)]);
+
+function names(
+  sheets: readonly SheetLine[],
+  view: View,
+  toPaper: (p: Point2) => Point2,
+  { name, width }: SillOptions,
+): DrawItem[] {
+  const seen = new Set<string>();
+  const labels = sheets.flatMap(({ layer, line }): (Label & { outside: boolean })[] => {
+    const [a, b] = line;
+    if (!a || !b || seen.has(layer.thing)) return [];
+    seen.add(layer.thing);
+    const outside = layer.face.surface === 'wall';
+    const at: Point2 = outside ? (a[1] < b[1] ? a : b) : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+    const [x, y] = toPaper(at);
+    return [
+      {
+        text: name(layer.thing),
+        owner: layer.thing,
+        target: [x, Math.min(y, view.frame.bottom - 12) - (outside ? 8 : 0)],
+        outside,
+      },
+    ];
+  });
+  const range = [view.frame.top + 10, view.frame.bottom - 6] as const;
+  return [
+    ...labelColumn(
+      labels.filter((l) => l.outside),
+      Math.min(view.frame.left - 12, width),
+      'left',
+      range,
+    ),
+    ...labelColumn(
+      labels.filter((l) => !l.outside),
+      view.frame.right + 12,
+      'right',
+      range,
+    ),
+  ];
+}
+
+function dimensions({ context }: Build, view: View, { figure }: SillOptions): Dimension[] {
+  const { opening, unit } = context;
+  const x = (w: number) => view.to([-w, 0])[0];
+  const level = (side: 'below' | 'above', from: number, to: number, owner: string): Dimension => ({
+    side,
+    from: x(from),
+    to: x(to),
+    edge: side === 'below' ? view.frame.bottom : view.frame.top,
+    text: figure(Math.abs(to - from)),
+    owner,
+  });
+  return [
+    level('below', 0, -opening.depth, 'reveal'),
+    level('below', 0, -opening.sheathing, 'sheathing'),
+    level('above', unit.front, unit.back, 'unit'),
+  ];
+}

@@ -1,0 +1,30 @@
+/** A check looks at a draft of the plan and yields facts; it never throws and never writes. */
+import type { Draft } from '../plan/draft.ts';
+import type { Finding, FindingCode, FindingFacts, Fix, Proof, Severity } from './finding.ts';
+
+export interface Yielded<Code extends FindingCode> {
+  readonly facts: FindingFacts[Code];
+  readonly fixes?: readonly Fix[];
+}
+
+export interface Check {
+  readonly code: FindingCode;
+  readonly run: (draft: Draft) => Finding[];
+}
+
+export function defineCheck<Code extends FindingCode>(spec: {
+  readonly code: Code;
+  readonly proof: Proof;
+  readonly severity: Severity;
+  readonly source: string;
+  readonly run: (draft: Draft) => Iterable<Yielded<Code>>;
+}): Check {
+  const { code, proof, severity, source, run } = spec;
+  return {
+    code,
+    run: (draft) =>
+      [...run(draft)].map(
+        ({ facts, fixes = [] }) => ({ code, proof, severity, source, facts, fixes }) as Finding,
+      ),
+  };
+}

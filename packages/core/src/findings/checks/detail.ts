@@ -1,0 +1,168 @@
+/** Do the numbers of the build-up still do their work: reach, lap, slope, stretch? */
+import type { Side } from '../../fit/placement.ts';
+import { sides } from '../../fit/placement.ts';
+import { bounds } from '../../geometry/polygon.ts';
+import { sheetMaterials } from '../../methods/materials.ts';
+import type { Piece, SheetPiece } from '../../methods/pieces/piece.ts';
+import { sealOnReveal } from '../../methods/pieces/tape.ts';
+import { slitReach } from '../../methods/pieces/wall.ts';
+import { defineCheck } from '../check.ts';
+
+const PRACTICE = 'common practice, no source';
+
+const LEAST_SLOPE_deg = 2;
+const LEAST_UPTURN_mm = 100;
+const LEAST_LAP_mm = 50;
+const LEAST_ON_WALL_mm = 50;
+const LEAST_OVERLAP_mm = 25;
+const LEAST_ON_REVEAL_mm = 20;
+
+const sheets = (pieces: readonly Piece[]): SheetPiece[] => pieces.filter((p) => p.form === 'sheet');
+
+export const slope = defineCheck({
+  code: 'sill-too-flat',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build || numbers.slope >= LEAST_SLOPE_deg) return;
+    yield {
+      facts: { slope_deg: numbers.slope, limit_deg: LEAST_SLOPE_deg },
+      fixes: [{ kind: 'design-changing', set: { slope: LEAST_SLOPE_deg } }],
+    };
+  },
+});
+
+export const panUpturn = defineCheck({
+  code: 'pan-upturn-short',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build || numbers.panUpturn >= LEAST_UPTURN_mm) return;
+    yield {
+      facts: { upturn_mm: numbers.panUpturn, limit_mm: LEAST_UPTURN_mm },
+      fixes: [{ kind: 'safe', set: { panUpturn: 150 } }],
+    };
+  },
+});
+
+export const panLap = defineCheck({
+  code: 'pan-lap-short',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build || numbers.panLap >= LEAST_LAP_mm) return;
+    yield {
+      facts: { lap_mm: numbers.panLap, limit_mm: LEAST_LAP_mm },
+      fixes: [{ kind: 'safe', set: { panLap: LEAST_LAP_mm } }],
+    };
+  },
+});
+
+export const stretch = defineCheck({
+  code: 'corner-overstretched',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build }) {
+    for (const { sheet } of sheets(build?.pieces ?? [])) {
+      const limit = sheetMaterials[sheet.material].largestStretch;
+      const most = Math.max(0, ...sheet.fans.map((fan) => fan.stretch));
+      if (most > limit) yield { facts: { stretch: most, limit } };
+    }
+  },
+});
+
+export const tapeOnWall = defineCheck({
+  code: 'tape-off-fin',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build) return;
+    const { finWidth } = build.context.unit;
+    const onWall_mm = numbers.jambTapeWidth - finWidth;
+    if (onWall_mm >= LEAST_ON_WALL_mm) return;
+    yield {
+      facts: { onWall_mm, limit_mm: LEAST_ON_WALL_mm },
+      fixes: [{ kind: 'safe', set: { jambTapeWidth: Math.ceil((finWidth + LEAST_ON_WALL_mm) / 25) * 25 } }],
+    };
+  },
+});
+
+/** The head tape must reach above the upper ends of the jamb tapes it covers. */
+export const headTapeLow = defineCheck({
+  code: 'head-tape-low',
+  proof: 'water',
+  severity: 'fails',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build) return;
+    const above_mm = topOf(build.pieces, 'head-tape') - topOf(build.pieces, 'jamb-tape-left');
+    if (above_mm >= LEAST_OVERLAP_mm) return;
+    const width = numbers.headTapeWidth + LEAST_OVERLAP_mm - above_mm;
+    yield {
+      facts: { above_mm, limit_mm: LEAST_OVERLAP_mm },
+      fixes: [{ kind: 'safe', set: { headTapeWidth: Math.ceil(width / 25) * 25 } }],
+    };
+  },
+});
+
+/** The flap can only come down over a head tape that ends below its hinge. */
+export const headTapePastFlap = defineCheck({
+  code: 'head-tape-past-flap',
+  proof: 'water',
+  severity: 'fails',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build) return;
+    const hinge = build.context.opening.height + slitReach(numbers.flapSlit);
+    const over_mm = topOf(build.pieces, 'head-tape') - (hinge - LEAST_OVERLAP_mm);
+    if (over_mm <= 0) return;
+    const slit = numbers.flapSlit + over_mm * Math.SQRT2;
+    yield { facts: { over_mm }, fixes: [{ kind: 'safe', set: { flapSlit: Math.ceil(slit / 10) * 10 } }] };
+  },
+});
+
+export const shimThin = defineCheck({
+  code: 'shim-too-thin',
+  proof: 'fit',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ fit, numbers }) {
+    if (fit?.result.verdict === 'does-not-fit') return;
+    for (const side of ['left', 'right'] as const) {
+      const thinnest = Math.min(
+        ...(fit?.shims ?? []).filter((s) => s.side === side).map((s) => s.thickness_mm),
+      );
+      if (thinnest >= numbers.leastShim || thinnest === Infinity) continue;
+      yield { facts: { side, thickness_mm: thinnest, limit_mm: numbers.leastShim } };
+    }
+  },
+});
+
+export const sealNarrow = defineCheck({
+  code: 'seal-narrow',
+  proof: 'air',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build) return;
+    const left = sides.map((side: Side) => ({ side, onReveal_mm: sealOnReveal(side, build.context) }));
+    for (const { side, onReveal_mm } of left.filter((s) => s.onReveal_mm < LEAST_ON_REVEAL_mm)) {
+      const width = numbers.sealWidth + LEAST_ON_REVEAL_mm - onReveal_mm;
+      yield {
+        facts: { side, onReveal_mm, limit_mm: LEAST_ON_REVEAL_mm },
+        fixes: [{ kind: 'safe', set: { sealWidth: Math.ceil(width / 10) * 10 } }],
+      };
+    }
+  },
+});
+
+function topOf(pieces: readonly Piece[], id: string): number {
+  const piece = sheets(pieces).find((p) => p.id === id);
+  if (!piece) return -Infinity;
+  return Math.max(...piece.sheet.faces.map((face) => bounds(face.placed).y[1]));
+}

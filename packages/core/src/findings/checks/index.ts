@@ -1,0 +1,11 @@
+/** Every check, in the order its findings are read. */
+import type { Check } from '../check.ts';
+import * as detail from './detail.ts';
+import * as fit from './fit.ts';
+import * as survey from './survey.ts';
+
+export const checks: readonly Check[] = [
+  ...Object.values(fit),
+  ...Object.values(survey),
+  ...Object.values(detail),
+];

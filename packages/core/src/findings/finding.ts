@@ -1,0 +1,71 @@
+/** What a check has to say about a plan: facts only; the words live in the text catalogue. */
+import type { ParameterId } from '../methods/parameters.ts';
+import type { FitResult } from '../fit/verdict.ts';
+import type { Residual } from '../survey/frame.ts';
+import type { SurveyPointId } from '../survey/points.ts';
+
+/** Gravest first. */
+export const severities = ['fails', 'watch', 'not-checkable', 'note'] as const;
+export type Severity = (typeof severities)[number];
+export type Proof = 'fit' | 'water' | 'air' | 'order';
+
+/** Facts by code. A new code needs a text in the catalogue, or the catalogue does not compile. */
+export interface FindingFacts {
+  'not-planned': { readonly missing: readonly ('wall' | 'unit' | 'method' | 'width' | 'height' | 'plan')[] };
+  'fit-fails': Pick<FitResult, 'trim'>;
+  'fit-tight': Pick<FitResult, 'trim'>;
+  'fit-loose': Pick<FitResult, 'pack'>;
+  'fit-unproven': { readonly missing: readonly SurveyPointId[] };
+  'sill-off-level': { readonly difference_mm: number; readonly limit_mm: number };
+  'sill-crown': { readonly crown_mm: number; readonly limit_mm: number };
+  'jamb-off-plumb': { readonly side: 'left' | 'right'; readonly lean_mm: number; readonly limit_mm: number };
+  'out-of-square': { readonly difference_mm: number; readonly limit_mm: number };
+  'reading-disagrees': Residual & { readonly limit_mm: number };
+  'sill-too-flat': { readonly slope_deg: number; readonly limit_deg: number };
+  'pan-upturn-short': { readonly upturn_mm: number; readonly limit_mm: number };
+  'pan-lap-short': { readonly lap_mm: number; readonly limit_mm: number };
+  'corner-overstretched': { readonly stretch: number; readonly limit: number };
+  'tape-off-fin': { readonly onWall_mm: number; readonly limit_mm: number };
+  'head-tape-low': { readonly above_mm: number; readonly limit_mm: number };
+  'head-tape-past-flap': { readonly over_mm: number };
+  'shim-too-thin': {
+    readonly side: 'left' | 'right';
+    readonly thickness_mm: number;
+    readonly limit_mm: number;
+  };
+  'seal-narrow': {
+    readonly side: 'left' | 'right' | 'head' | 'sill';
+    readonly onReveal_mm: number;
+    readonly limit_mm: number;
+  };
+}
+
+export type FindingCode = keyof FindingFacts;
+
+/** A change of the opening that removes a finding: numbers only, so that it can be shown, applied and undone. */
+export interface Fix {
+  readonly set: Partial<Record<ParameterId, number>>;
+  /** A safe fix changes a cut size; a design-changing one another dimension of the build-up. */
+  readonly kind: 'safe' | 'design-changing';
+}
+
+export interface FindingOf<Code extends FindingCode> {
+  readonly code: Code;
+  readonly proof: Proof;
+  readonly severity: Severity;
+  readonly facts: FindingFacts[Code];
+  readonly fixes: readonly Fix[];
+  readonly source: string;
+}
+
+export type Finding = { [Code in FindingCode]: FindingOf<Code> }[FindingCode];
+
+/** Holds · Watch · Fails, and the open ring: an unchecked thing never looks passed. */
+export type Verdict = 'holds' | 'watch' | 'fails' | 'not-checkable';
+
+export function verdictOf(findings: readonly Finding[]): Verdict {
+  const has = (severity: Severity) => findings.some((finding) => finding.severity === severity);
+  if (has('fails')) return 'fails';
+  if (has('not-checkable')) return 'not-checkable';
+  return has('watch') ? 'watch' : 'holds';
+}

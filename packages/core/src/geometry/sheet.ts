@@ -1,0 +1,183 @@
+/** Thin pieces: a flat outline folded face by face onto surfaces. What is cut and what is drawn is the same thing. */
+import type { SheetMaterialId } from '../methods/materials.ts';
+import { area, bounds, type Bounds, type Polygon } from './polygon.ts';
+import { onSurface, toSurface, type Surface, type SurfaceId } from './surface.ts';
+import { GRID_mm, distance2, distance3, snap2, type Point2, type Point3 } from './vector.ts';
+
+export interface SheetFace {
+  readonly id: string;
+  readonly surface: SurfaceId;
+  /** Region of the flat outline. */
+  readonly flat: Polygon;
+  /** The same region in the coordinates of its surface. */
+  readonly placed: Polygon;
+  /** The same region in space. */
+  readonly space: readonly Point3[];
+}
+
+/** Two faces of one sheet that go on into each other over a fold (or, on one surface, without any). */
+export interface Hinge {
+  readonly a: string;
+  readonly b: string;
+  readonly edge: readonly [Point2, Point2];
+}
+
+/** A corner that is stretched and not cut: the flat outline has no material for it. */
+export interface Fan {
+  readonly surface: SurfaceId;
+  readonly corner: Point2;
+  readonly radius_mm: number;
+  readonly angle_deg: number;
+  /** Fanned outline on the surface, for drawing. */
+  readonly placed: Polygon;
+  /** Longest stretched line over its flat length. */
+  readonly stretch: number;
+}
+
+export interface Sheet {
+  readonly id: string;
+  readonly material: SheetMaterialId;
+  readonly faces: readonly SheetFace[];
+  readonly hinges: readonly Hinge[];
+  /** Knife cuts inside the flat outline, as two-point lines. */
+  readonly slits: readonly (readonly [Point2, Point2])[];
+  readonly fans: readonly Fan[];
+}
+
+export interface FaceSpec {
+  readonly id: string;
+  readonly surface: Surface;
+  readonly flat: Polygon;
+  /** The face this one folds from; the first face has none. */
+  readonly from?: string;
+}
+
+/** Where the flat origin of the first face lies on its surface and which way its x runs. */
+export interface Laid {
+  readonly at: Point2;
+  readonly along: Point2;
+}
+
+/** Folding may not tear: the largest gap left at a hinge by the 0.01 mm grid. */
+const HINGE_TOLERANCE_mm = 3 * GRID_mm;
+
+/**
+ * Returns the sheet folded from its flat regions, starting with the first face as `laid`.
+ *
+ * Every further face shares an edge with the face it folds from. Its place follows from that edge alone, so a
+ * piece that would have to stretch or tear cannot be described.
+ *
+ * @throws Error when two faces share no edge, or a fold line does not lie on the next surface
+ */
+export function foldSheet(
+  spec: Pick<Sheet, 'id' | 'material'> & Partial<Pick<Sheet, 'slits' | 'fans'>>,
+  laid: Laid,
+  specs: readonly FaceSpec[],
+): Sheet {
+  const faces = new Map<string, SheetFace>();
+  const hinges: Hinge[] = [];
+  for (const { id, surface, flat, from } of specs) {
+    const parent = from === undefined ? undefined : faces.get(from);
+    if (from !== undefined && !parent)
+      throw new Error(`${spec.id}: face ${id} folds from ${from}, not yet there`);
+    const edge = parent ? sharedEdge(parent.flat, flat, `${spec.id}: ${id}`) : null;
+    const map =
+      parent && edge ? mapOverFold(spec.id, parent, edge, surface) : mapFrom([0, 0], laid.at, laid.along);
+    if (parent && edge) hinges.push({ a: parent.id, b: id, edge });
+    const placed = flat.map((p) => snap2(map(p)));
+    faces.set(id, {
+      id,
+      surface: surface.id,
+      flat: flat.map(snap2),
+      placed,
+      space: placed.map((p) => onSurface(surface, p)),
+    });
+  }
+  return { ...spec, faces: [...faces.values()], hinges, slits: spec.slits ?? [], fans: spec.fans ?? [] };
+}
+
+/** Index of the vertex of a face at a point of the flat outline; -1 when there is none. */
+const vertexAt = (face: SheetFace, p: Point2): number =>
+  face.flat.findIndex((q) => distance2(p, q) < HINGE_TOLERANCE_mm);
+
+/** The line on its surface about which lifted faces of a sheet turn: where they hang on what stays. */
+export function hangingLine(sheet: Sheet, lifted: ReadonlySet<string>): readonly [Point2, Point2] | null {
+  const hinge = sheet.hinges.find(({ a, b }) => lifted.has(a) !== lifted.has(b));
+  const face = sheet.faces.find(({ id }) => id === hinge?.a);
+  const [from, to] = hinge && face ? hinge.edge.map((p) => face.placed[vertexAt(face, p)]) : [];
+  return from && to ? [from, to] : null;
+}
+
+/** Length along the strip and width across it, from the flat outline. */
+export function cutSize(sheet: Sheet): { length_mm: number; width_mm: number } {
+  const { x, y } = flatBounds(sheet);
+  return { length_mm: x[1] - x[0], width_mm: y[1] - y[0] };
+}
+
+export const flatBounds = (sheet: Sheet): Bounds => bounds(sheet.faces.flatMap((face) => face.flat));
+
+/** Area of material, mm². */
+export const flatArea = (sheet: Sheet): number =>
+  sheet.faces.reduce((sum, face) => sum + Math.abs(area(face.flat)), 0);
+
+/** Lines where the sheet folds from one surface to another, in the flat. */
+export function foldLines(sheet: Sheet): readonly (readonly [Point2, Point2])[] {
+  const surfaceOf = new Map(sheet.faces.map((face) => [face.id, face.surface]));
+  return sheet.hinges.filter((h) => surfaceOf.get(h.a) !== surfaceOf.get(h.b)).map((h) => h.edge);
+}
+
+type Map2 = (point: Point2) => Point2;
+
+function mapFrom(flatOrigin: Point2, at: Point2, along: Point2): Map2 {
+  const length = Math.hypot(...along);
+  const [c, s] = [along[0] / length, along[1] / length];
+  return ([x, y]) => {
+    const [dx, dy] = [x - flatOrigin[0], y - flatOrigin[1]];
+    return [at[0] + c * dx - s * dy, at[1] + s * dx + c * dy];
+  };
+}
+
+function sharedEdge(a: Polygon, b: Polygon, what: string): readonly [Point2, Point2] {
+  const shared = b.filter((p) => a.some((q) => distance2(p, q) < HINGE_TOLERANCE_mm));
+  const p = shared[0];
+  const q = p && shared.reduce((best, r) => (distance2(p, r) > distance2(p, best) ? r : best), p);
+  if (!p || !q || p === q) throw new Error(`${what} shares no edge with the face it folds from`);
+  return [p, q];
+}
+
+function mapOverFold(
+  sheet: string,
+  parent: SheetFace,
+  edge: readonly [Point2, Point2],
+  surface: Surface,
+): Map2 {
+  const inSpace = edge.map((p) => parent.space[vertexAt(parent, p)]);
+  const [from, to] = inSpace.map((p) => {
+    if (!p) throw new Error(`${sheet}: fold edge lost`);
+    const { at, off_mm } = toSurface(surface, p);
+    if (Math.abs(off_mm) > HINGE_TOLERANCE_mm)
+      throw new Error(`${sheet}: fold is ${off_mm} mm off ${surface.id}`);
+    return at;
+  });
+  if (!from || !to) throw new Error(`${sheet}: fold edge lost`);
+  const along: Point2 = [to[0] - from[0], to[1] - from[1]];
+  const flatAngle = Math.atan2(edge[1][1] - edge[0][1], edge[1][0] - edge[0][0]);
+  const turn = Math.atan2(along[1], along[0]) - flatAngle;
+  return mapFrom(edge[0], from, [Math.cos(turn), Math.sin(turn)]);
+}
+
+/** Largest opening left at the hinges in space, mm: zero but for the grid, else the sheet would be torn. */
+export function tear_mm(sheet: Sheet): number {
+  const faces = new Map(sheet.faces.map((face) => [face.id, face]));
+  const place = (face: SheetFace | undefined, p: Point2): Point3 | undefined =>
+    face?.space[vertexAt(face, p)];
+  return Math.max(
+    0,
+    ...sheet.hinges.flatMap(({ a, b, edge }) =>
+      edge.map((p) => {
+        const [here, there] = [place(faces.get(a), p), place(faces.get(b), p)];
+        return here && there ? distance3(here, there) : Infinity;
+      }),
+    ),
+  );
+}

@@ -1,0 +1,27 @@
+/** The computing heart of Hulvek: pure functions over plain documents. */
+export * from './documents/schema.ts';
+export * from './findings/finding.ts';
+export * from './plan/plan-opening.ts';
+export * from './plan/cut-list.ts';
+export * from './quantities/length.ts';
+export * from './quantities/parse-length.ts';
+export * from './quantities/format-length.ts';
+export * from './survey/points.ts';
+export * from './demo/skarv-point.ts';
+export * from './job-file/job-file.ts';
+export * from './order/events.ts';
+export * from './order/progress.ts';
+export * from './plan/draft.ts';
+export * from './texts/index.ts';
+export * from './methods/parameters.ts';
+export * from './methods/presets.ts';
+export * from './fit/placement.ts';
+export * from './fit/shims.ts';
+export * from './fit/verdict.ts';
+export * from './drawing/items.ts';
+export * from './drawing/face.ts';
+export * from './drawing/sill.ts';
+export * from './drawing/survey.ts';
+export * from './drawing/pieces.ts';
+export * from './drawing/scene.ts';
+export { cutSize, tear_mm } from './geometry/sheet.ts';

@@ -1,0 +1,138 @@
+/** The open job file: everything people entered about one job, in one JSON document. */
+import { z } from 'zod';
+import {
+  entrySchema,
+  issueSchema,
+  jobSchema,
+  methodSchema,
+  openingSchema,
+  unitSchema,
+  wallSchema,
+} from '../documents/schema.ts';
+
+export const JOB_FORMAT = 'hulvek-job';
+export const JOB_VERSION = 1;
+
+const many = 5000;
+
+export const jobFileSchema = z
+  .strictObject({
+    format: z.literal(JOB_FORMAT),
+    version: z.literal(JOB_VERSION),
+    job: jobSchema,
+    walls: z.array(wallSchema).max(many),
+    units: z.array(unitSchema).max(many),
+    methods: z.array(methodSchema).max(many),
+    openings: z.array(openingSchema).max(many),
+    records: z.strictObject({
+      issues: z.array(issueSchema).max(many),
+      entries: z.array(entrySchema).max(200_000),
+    }),
+  })
+  .superRefine((file, context) => {
+    const report = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    for (const list of ['walls', 'units', 'methods', 'openings'] as const) {
+      const seen = new Set<string>();
+      file[list].forEach(({ id }, i) => {
+        if (seen.has(id)) report([list, i, 'id'], `"${id}" is used twice`);
+        seen.add(id);
+      });
+    }
+    const ids = { wall: idsOf(file.walls), unit: idsOf(file.units), method: idsOf(file.methods) };
+    file.openings.forEach((opening, i) => {
+      for (const choice of ['wall', 'unit', 'method'] as const) {
+        const id = opening[choice];
+        if (id !== null && !ids[choice].has(id))
+          report(['openings', i, choice], `there is no ${choice} "${id}" in this file`);
+      }
+    });
+    const openings = idsOf(file.openings);
+    const issues = new Set(file.records.issues.map((issue) => `${issue.opening.id}/${issue.version}`));
+    const entries = new Set<string>();
+    file.records.entries.forEach((entry, i) => {
+      if (entries.has(entry.id)) report(['records', 'entries', i, 'id'], `"${entry.id}" is used twice`);
+      entries.add(entry.id);
+      if (!openings.has(entry.opening))
+        report(['records', 'entries', i, 'opening'], `there is no opening "${entry.opening}" in this file`);
+      if (!issues.has(`${entry.opening}/${entry.issue}`)) {
+        report(
+          ['records', 'entries', i, 'issue'],
+          `plan ${entry.issue} of "${entry.opening}" is not in this file`,
+        );
+      }
+    });
+  });
+
+export type JobFile = z.infer<typeof jobFileSchema>;
+
+export interface FileProblem {
+  /** Place in the file, as `openings[2].survey.values.widthTop.mm`; empty for the file as a whole. */
+  readonly path: string;
+  readonly message: string;
+}
+
+export type JobFileResult =
+  | { readonly ok: true; readonly value: JobFile }
+  | { readonly ok: false; readonly problems: readonly FileProblem[] };
+
+/** Steps from each older version to the next; none yet. */
+const migrations: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {};
+
+/** Reads a job file from its text; every problem carries its place and a plain sentence. */
+export function readJobFile(text: string): JobFileResult {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return whole('this is not a complete JSON document; it may have been cut off');
+  }
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return whole('a job file is one JSON object');
+  const { format, version } = data as Record<string, unknown>;
+  if (format !== JOB_FORMAT)
+    return problem('format', `this is not a job file: format must be "${JOB_FORMAT}"`);
+  if (typeof version !== 'number')
+    return problem('version', `the version must be a number; this program reads ${JOB_VERSION}`);
+  if (version > JOB_VERSION || (version < JOB_VERSION && !migrations[version])) {
+    return problem('version', `the file has version ${version}, this program reads version ${JOB_VERSION}`);
+  }
+  let current = data as Record<string, unknown>;
+  for (let v = version; v < JOB_VERSION; v++) current = migrations[v]?.(current) ?? current;
+  const result = jobFileSchema.safeParse(current);
+  if (result.success) return { ok: true, value: result.data };
+  return { ok: false, problems: result.error.issues.flatMap(problemsOf) };
+}
+
+/** Writes a job file; reading it back gives the same document. */
+export const writeJobFile = (file: JobFile): string => `${JSON.stringify(file, null, 2)}\n`;
+
+/** The published JSON Schema of the current version. */
+export const jobFileJsonSchema = (): unknown => ({
+  title: 'Hulvek job file',
+  ...z.toJSONSchema(jobFileSchema, { io: 'input' }),
+});
+
+const idsOf = (list: readonly { id: string }[]): Set<string> => new Set(list.map((item) => item.id));
+const problem = (path: string, message: string): JobFileResult => ({
+  ok: false,
+  problems: [{ path, message }],
+});
+const whole = (message: string): JobFileResult => problem('', message);
+
+function problemsOf(issue: z.core.$ZodIssue): FileProblem[] {
+  if (issue.code === 'unrecognized_keys') {
+    return issue.keys.map((key) => ({
+      path: pathText([...issue.path, key]),
+      message: 'this field is not known here',
+    }));
+  }
+  return [{ path: pathText(issue.path), message: issue.message }];
+}
+
+const pathText = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>(
+    (text, part) =>
+      typeof part === 'number' ? `${text}[${part}]` : text === '' ? String(part) : `${text}.${String(part)}`,
+    '',
+  );

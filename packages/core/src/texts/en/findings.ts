@@ -1,0 +1,149 @@
+/** Words for findings: what is wrong, the number and the limit, what follows, what to do. */
+import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
+import { sides, type Gap, type Side } from '../../fit/placement.ts';
+import type { Correction } from '../../fit/verdict.ts';
+import type { SurveyPointId } from '../../survey/points.ts';
+import { pointGroups, pointTexts } from './survey.ts';
+
+/** How figures are written: in the job's unit, and rounded up where too little would not do. */
+export interface Figures {
+  readonly length: (mm: number) => string;
+  readonly lengthUp: (mm: number) => string;
+}
+
+export interface FindingText {
+  readonly title: string;
+  readonly text: string;
+}
+
+type Writer<Code extends FindingCode> = (facts: FindingFacts[Code], figures: Figures) => FindingText;
+
+export const sideTexts: Readonly<Record<Side, string>> = {
+  left: 'left jamb',
+  right: 'right jamb',
+  head: 'head',
+  sill: 'sill',
+};
+
+const PLACE_NAMES = { upright: ['bottom', 'middle', 'top'], level: ['left', 'centre', 'right'] };
+
+const placeName = ({ side, place }: Pick<Gap, 'side' | 'place'>): string =>
+  PLACE_NAMES[side === 'left' || side === 'right' ? 'upright' : 'level'][place * 2] ?? '';
+
+/** Where a gap was measured, as somebody at the opening would say it. */
+export const placeText = (gap: Pick<Gap, 'side' | 'place'>): string =>
+  `${sideTexts[gap.side]}, ${placeName(gap)}`;
+
+const MISSING_TEXTS: Record<FindingFacts['not-planned']['missing'][number], string> = {
+  wall: 'the wall',
+  unit: 'the unit',
+  method: 'the method',
+  width: 'a width of the opening',
+  height: 'a height of the opening',
+  plan: 'an opening taller and deeper than its own sill build-up',
+};
+
+const list = (parts: readonly string[]): string =>
+  parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
+
+/** Missing readings, a whole group by its own name. */
+function missingText(points: readonly SurveyPointId[]): string {
+  const missing = new Set(points);
+  return list(
+    pointGroups.flatMap(({ all, points: group }) => {
+      const lost = group.filter((p) => missing.has(p));
+      return lost.length === group.length ? [all] : lost.map((p) => pointTexts[p].phrase);
+    }),
+  );
+}
+
+/** `left jamb: 5 mm bottom, 7 mm top; head: …` */
+function bySide(corrections: readonly Correction[], figure: (mm: number) => string): string {
+  const groups = sides.flatMap((side) => {
+    const own = corrections.filter((c) => c.gap.side === side);
+    const parts = own.map(({ gap, by_mm }) => `${figure(Math.abs(by_mm))} ${placeName(gap)}`);
+    return own.length === 0 ? [] : [`${sideTexts[side]}: ${parts.join(', ')}`];
+  });
+  return groups.join('; ');
+}
+
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
+  'not-planned': ({ missing }) => ({
+    title: 'Not enough to plan yet',
+    text: `Missing: ${list(missing.map((m) => MISSING_TEXTS[m]))}. Add it and sizes, shims and steps follow.`,
+  }),
+  'fit-fails': ({ trim }, f) => ({
+    title: 'The unit does not fit this opening',
+    text: `It would touch the wall. Take off at least, ${bySide(trim, f.lengthUp)}. Trim the opening, never the unit; ask before cutting structure.`,
+  }),
+  'fit-tight': ({ trim }, f) => ({
+    title: 'Tight: no room for foam',
+    text: `Once flashed, the gap is under the least at ${trim.length === 1 ? 'one place' : `${trim.length} places`}; it could not be filled and sealed there. Trim the opening, ${bySide(trim, f.lengthUp)}.`,
+  }),
+  'fit-loose': ({ pack }, f) => ({
+    title: 'Too loose',
+    text: `${pack.some((p) => p.because === 'fin') ? 'The fin’s fasteners would miss framing' : 'The joint is wider than it can be closed'}. Pack the opening out, ${bySide(pack, f.lengthUp)}.`,
+  }),
+  'fit-unproven': ({ missing }) => ({
+    title: 'Not everything is measured',
+    text: `Still to measure: ${missingText(missing)}. Sizes and cut list hold for what is entered; the rest is not checkable.`,
+  }),
+  'sill-off-level': ({ difference_mm, limit_mm }, f) => ({
+    title: 'Sill out of level',
+    text: `${f.length(difference_mm)} over the width, limit ${f.length(limit_mm)}. The shim schedule brings the unit level; better plane or pack the sill, so that the pan falls evenly.`,
+  }),
+  'sill-crown': ({ crown_mm }, f) => ({
+    title: 'Hump in the sill',
+    text: `The middle stands ${f.length(crown_mm)} above the ends. A unit on a hump binds: plane it off, or shim both ends as listed.`,
+  }),
+  'jamb-off-plumb': ({ side, lean_mm, limit_mm }, f) => ({
+    title: `${sentence(sideTexts[side])} out of plumb`,
+    text: `It leans ${f.length(Math.abs(lean_mm))} to the ${lean_mm > 0 ? 'right' : 'left'} over its height, limit ${f.length(limit_mm)}. The gap becomes a wedge: shim to the schedule, watch the narrow end.`,
+  }),
+  'out-of-square': ({ difference_mm, limit_mm }, f) => ({
+    title: 'Opening out of square',
+    text: `The diagonals differ by ${f.length(difference_mm)}, limit ${f.length(limit_mm)}. The unit stays square: look where the gap closes up.`,
+  }),
+  'reading-disagrees': ({ point, measured_mm, expected_mm, limit_mm }, f) => ({
+    title: `${pointTexts[point].label}: readings disagree`,
+    text: `Entered ${f.length(measured_mm)}, the other readings give ${f.length(expected_mm)}; more than ${f.length(limit_mm)} apart. Measure this one and its neighbours again.`,
+  }),
+  'sill-too-flat': ({ slope_deg, limit_deg }) => ({
+    title: 'Sill nearly level',
+    text: `${slope_deg}° is under ${limit_deg}°. Water in the pan may stand or run inward. Raise the slope.`,
+  }),
+  'pan-upturn-short': ({ upturn_mm, limit_mm }, f) => ({
+    title: 'Pan upturn short',
+    text: `${f.length(upturn_mm)} up the jambs, usual least ${f.length(limit_mm)}. Water that stands at the corner can pass over its end.`,
+  }),
+  'pan-lap-short': ({ lap_mm, limit_mm }, f) => ({
+    title: 'Pan lap on the face short',
+    text: `${f.length(lap_mm)} down the face, usual least ${f.length(limit_mm)}. Wind can push water up behind it.`,
+  }),
+  'corner-overstretched': ({ stretch, limit }) => ({
+    title: 'Pan corner stretched too far',
+    text: `The tape would be stretched ${stretch.toFixed(1)} times, its limit is ${limit.toFixed(1)}. It thins and creeps back. Use a narrower lap on the face or corner patches.`,
+  }),
+  'tape-off-fin': ({ onWall_mm, limit_mm }, f) => ({
+    title: 'Jamb tape too narrow for this fin',
+    text: `${f.length(Math.max(0, onWall_mm))} lie on the wall beside the fin, usual least ${f.length(limit_mm)}. Take a wider tape.`,
+  }),
+  'head-tape-low': ({ above_mm, limit_mm }, f) => ({
+    title: 'Jamb tapes stand out above the head tape',
+    text: `The head tape ends ${f.length(Math.abs(above_mm))} ${above_mm < 0 ? 'below' : 'above'} the jamb tapes’ ends; it must pass them by ${f.length(limit_mm)}. Water would get behind the jamb tape at its upper end. Take a wider head tape.`,
+  }),
+  'head-tape-past-flap': ({ over_mm }, f) => ({
+    title: 'Head tape reaches past the flap',
+    text: `The tape is ${f.length(over_mm)} too high for the flap to cover it: a reverse lap. Slit the flap longer.`,
+  }),
+  'shim-too-thin': ({ side, thickness_mm, limit_mm }, f) => ({
+    title: `No room for shims at the ${sideTexts[side]}`,
+    text: `${thickness_mm < 0 ? 'No gap is left' : `Only ${f.length(thickness_mm)} is left`} at the narrowest shim, thinnest pair ${f.length(limit_mm)}. Trim the jamb there.`,
+  }),
+  'seal-narrow': ({ side, onReveal_mm, limit_mm }, f) => ({
+    title: `Inner seal too narrow at the ${sideTexts[side]}`,
+    text: `${f.length(Math.max(0, onReveal_mm))} would lie on the reveal, usual least ${f.length(limit_mm)}. Take a wider tape.`,
+  }),
+};

@@ -1,0 +1,18 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', include: ['packages/core/{src,test}/**/*.test.ts'] } },
+      { test: { name: 'cli', include: ['packages/cli/test/**/*.test.ts'], testTimeout: 30_000 } },
+      {
+        test: {
+          name: 'database',
+          include: ['apps/web/test/**/*.test.ts'],
+          globalSetup: ['apps/web/test/database.setup.ts'],
+          testTimeout: 20_000,
+        },
+      },
+    ],
+  },
+});
