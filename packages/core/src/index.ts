@@ -25,3 +25,4 @@ export * from './drawing/survey.ts';
 export * from './drawing/pieces.ts';
 export * from './drawing/scene.ts';
 export { cutSize, tear_mm } from './geometry/sheet.ts';
+export { numbersOf } from './plan/numbers.ts';

@@ -147,11 +147,11 @@ export function skarvPoint(): JobFile {
       },
     ],
     units: [
-      unit('u-600-900', 'Fixed 600 × 900', 'fixed', 600, 900),
-      unit('u-900-1200', 'Casement 900 × 1200', 'casement', 900, 1200),
-      unit('u-600-1500', 'Awning over fixed 600 × 1500', 'awning', 600, 1500),
-      unit('u-1200-1200', 'Sliding 1200 × 1200', 'sliding', 1200, 1200),
-      unit('u-1200-1500', 'Casement 1200 × 1500', 'casement', 1200, 1500),
+      unit('u-600-900', 'Type A, fixed', 'fixed', 600, 900),
+      unit('u-900-1200', 'Type B, casement', 'casement', 900, 1200),
+      unit('u-600-1500', 'Type C, awning', 'awning', 600, 1500),
+      unit('u-1200-1200', 'Type D, sliding', 'sliding', 1200, 1200),
+      unit('u-1200-1500', 'Type E, casement', 'casement', 1200, 1500),
     ],
     methods: [
       {

@@ -17,7 +17,7 @@ export interface Dimension {
 }
 
 const TRACK = 22;
-const FIRST_TRACK = 16;
+const FIRST_TRACK = 24;
 const GAP = 6;
 const TICK = 4;
 

@@ -1,5 +1,5 @@
 /** The opening seen from outside at any moment of the work. */
-import { mirrored, type Polygon } from '../geometry/polygon.ts';
+import { intersection, mirrored, rectangle, type Polygon } from '../geometry/polygon.ts';
 import { silhouette } from '../geometry/solid.ts';
 import type { Build } from '../plan/draft.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
@@ -8,7 +8,7 @@ import { sceneAfter, type Layer } from './scene.ts';
 import { fitView, type View } from './view.ts';
 
 /** Wall shown round the opening: to the sides and below, and above where the flap stands up. */
-const AROUND_mm = 190;
+const AROUND_mm = 200;
 const ABOVE_mm = 330;
 
 export interface DrawOptions {
@@ -32,7 +32,7 @@ export function faceDrawing(build: Build, options: DrawOptions): Drawing {
   const depthFirst = [...scene.layers].sort((a, b) => Number(onFace(a)) - Number(onFace(b)));
   const items: DrawItem[] = [
     ...background(build, view),
-    ...depthFirst.flatMap((layer) => layerItems(layer, view)),
+    ...depthFirst.flatMap((layer) => layerItems(layer, view, shownWall(build))),
     ...dimensionItems(dimensions(build, view, options), view),
   ];
   return { width: options.width, height: options.height, scale: view.scale, items };
@@ -43,31 +43,32 @@ const onFace = (layer: Layer): boolean => {
   return layer.kind === 'bead' || layer.solids.some((solid) => silhouette(solid).front > 0);
 };
 
+/** The part of the wall on the drawing; sheets that run on are cut off at its edge. */
+function shownWall({ context }: Build): Polygon {
+  const { width, height } = context.opening;
+  return rectangle([-AROUND_mm, width + AROUND_mm], [-AROUND_mm, height + ABOVE_mm]);
+}
+
 function background(build: Build, view: View): DrawItem[] {
   const { width: W, height: H } = build.context.opening;
-  const around: Polygon = [
-    [-AROUND_mm, -AROUND_mm],
-    [W + AROUND_mm, -AROUND_mm],
-    [W + AROUND_mm, H + ABOVE_mm],
-    [-AROUND_mm, H + ABOVE_mm],
-  ];
-  const hole: Polygon = [
-    [0, 0],
-    [W, 0],
-    [W, H],
-    [0, H],
-  ];
+  const hole = rectangle([0, W], [0, H]);
   return [
-    { kind: 'area', points: around.map(view.to), fill: 'wood-board', stroke: 'thin', owner: 'sheathing' },
+    {
+      kind: 'area',
+      points: shownWall(build).map(view.to),
+      fill: 'wood-board',
+      stroke: 'thin',
+      owner: 'sheathing',
+    },
     { kind: 'area', points: hole.map(view.to), fill: 'room', stroke: 'outline', owner: 'opening' },
   ];
 }
 
-function layerItems(layer: Layer, view: View): DrawItem[] {
+function layerItems(layer: Layer, view: View, shown: Polygon): DrawItem[] {
   const stroke = layer.fresh ? 'new' : 'thin';
   const area = (points: Polygon, fill: Extract<DrawItem, { kind: 'area' }>['fill']): DrawItem => ({
     kind: 'area',
-    points: points.map(view.to),
+    points: intersection(points, shown).map(view.to),
     fill,
     stroke,
     owner: layer.thing,

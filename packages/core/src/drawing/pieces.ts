@@ -1,6 +1,6 @@
 /** The pieces to cut, flat, at true size: one millimetre of tape is one unit of the drawing. */
 import { cutSize, flatBounds, foldLines, type Sheet } from '../geometry/sheet.ts';
-import type { Polygon } from '../geometry/polygon.ts';
+import { edgesOf, sameSegment, type Polygon, type Segment } from '../geometry/polygon.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 
@@ -9,6 +9,8 @@ export interface FlatPiece {
   readonly size: { readonly length_mm: number; readonly width_mm: number };
   /** Regions of the outline; together they are the piece. */
   readonly regions: readonly Polygon[];
+  /** Where the knife goes: edges that belong to one region only. */
+  readonly outline: readonly (readonly Point2[])[];
   readonly folds: readonly (readonly Point2[])[];
   readonly slits: readonly (readonly Point2[])[];
 }
@@ -26,9 +28,15 @@ function flatPiece(sheet: Sheet): FlatPiece {
     id: sheet.id,
     size: cutSize(sheet),
     regions: sheet.faces.map((face) => face.flat.map(move)),
+    outline: outlineOf(sheet.faces.map((face) => face.flat)).map((line) => line.map(move)),
     folds: foldLines(sheet).map((line) => line.map(move)),
     slits: sheet.slits.map((line) => line.map(move)),
   };
+}
+
+function outlineOf(regions: readonly Polygon[]): Segment[] {
+  const edges = regions.flatMap(edgesOf);
+  return edges.filter((edge) => edges.filter((other) => sameSegment(edge, other)).length === 1);
 }
 
 const SHEET_MARGIN_mm = 20;
@@ -47,6 +55,7 @@ export function piecesSvg(pieces: readonly Piece[], title: (piece: FlatPiece) =>
       `<text x="${SHEET_MARGIN_mm}" y="${mm(at - 6)}">${escapeXml(title(piece))}</text>`,
       `<g data-piece="${piece.id}" transform="translate(${SHEET_MARGIN_mm} ${mm(at)})">`,
       ...piece.regions.map((region) => `<polygon class="region" points="${path(region)}"/>`),
+      ...piece.outline.map((line) => `<polyline class="edge" points="${path(line)}"/>`),
       ...piece.folds.map((line) => `<polyline class="fold" points="${path(line)}"/>`),
       ...piece.slits.map((line) => `<polyline class="slit" points="${path(line)}"/>`),
       '</g>',
@@ -55,7 +64,7 @@ export function piecesSvg(pieces: readonly Piece[], title: (piece: FlatPiece) =>
   const width = Math.max(0, ...flat.map((p) => p.size.length_mm)) + 2 * SHEET_MARGIN_mm;
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(top)}mm" viewBox="0 0 ${mm(width)} ${mm(top)}">`,
-    `<style>text{font:${TEXT_mm}px sans-serif}.region{fill:#e8e4da;stroke:#1f2a2e;stroke-width:.4}.fold{fill:none;stroke:#1f2a2e;stroke-width:.6;stroke-dasharray:6 4}.slit{fill:none;stroke:#8a2f12;stroke-width:1}</style>`,
+    `<style>text{font:${TEXT_mm}px sans-serif}.region{fill:#e8e4da}.edge{fill:none;stroke:#1f2a2e;stroke-width:.6}.fold{fill:none;stroke:#1f2a2e;stroke-width:.6;stroke-dasharray:6 4}.slit{fill:none;stroke:#8a2f12;stroke-width:1}</style>`,
     ...rows,
     '</svg>',
     '',

@@ -1,9 +1,10 @@
 /** A plumb cut through the sill, weather on the left, room on the right, at any moment of the work. */
 import type { Polygon } from '../geometry/polygon.ts';
 import type { SheetFace } from '../geometry/sheet.ts';
-import { cutAcross, type Solid } from '../geometry/solid.ts';
+import { cutAcross, type Range, type Solid } from '../geometry/solid.ts';
 import { onSurface, type SurfaceId } from '../geometry/surface.ts';
 import type { Point2 } from '../geometry/vector.ts';
+import { sillHeight } from '../methods/pieces/context.ts';
 import type { Build } from '../plan/draft.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
 import type { DrawOptions } from './face.ts';
@@ -17,7 +18,9 @@ const ABOVE_mm = 150;
 const OUTSIDE_mm = 40;
 const INSIDE_mm = 40;
 /** Thin things are drawn this thick on paper, side by side where they lie on each other. */
-const SHEET_px = 2.6;
+const SHEET_px = 3;
+/** Room for the longest name beside the tracks. */
+const NAMES_px = 140;
 
 export interface SillOptions extends DrawOptions {
   readonly name: (piece: string) => string;
@@ -32,8 +35,8 @@ export function sillDrawing(build: Build, options: SillOptions): Drawing {
     v: [-BELOW_mm, unit.bottom + ABOVE_mm],
   } as const;
   const view = fitView({ x: [-window.w[1], -window.w[0]], y: window.v }, options, {
-    left: 132,
-    right: 150,
+    left: NAMES_px + trackSpace(1),
+    right: NAMES_px + trackSpace(2),
     top: trackSpace(1) + 14,
     bottom: trackSpace(2) + 6,
   });
@@ -43,7 +46,7 @@ export function sillDrawing(build: Build, options: SillOptions): Drawing {
   );
   const cut = (list: readonly Solid[]) => cutAcross(list, u, window);
   const toPaper = ([w, v]: Point2): Point2 => view.to([-w, v]);
-  const sheets = sheetLines(build, scene.layers, u);
+  const sheets = sheetLines(build, scene.layers, u, window.v);
   const items: DrawItem[] = [
     ...cut(build.base).map((r): DrawItem => ({
       kind: 'area',
@@ -70,7 +73,7 @@ export function sillDrawing(build: Build, options: SillOptions): Drawing {
       const stroke = layer.fresh ? 'new' : 'none';
       return {
         kind: 'line',
-        points: clipToPaper(points, view),
+        points,
         stroke,
         width: SHEET_px,
         fill: layer.sheet.material,
@@ -100,11 +103,12 @@ interface SheetLine {
 }
 
 /** Faces met by the cut, with how many others lie under each. */
-function sheetLines(build: Build, layers: readonly Layer[], u: number): SheetLine[] {
+function sheetLines(build: Build, layers: readonly Layer[], u: number, shown: Range): SheetLine[] {
   const met: SheetLine[] = [];
   for (const layer of layers) {
     if (layer.kind !== 'face' || layer.lifted) continue;
-    const line = cutFace(layer.face, u);
+    const whole = cutFace(layer.face, u);
+    const line = whole && withinHeight(whole, shown);
     if (!line) continue;
     const { normal } = build.context.opening.surfaces[layer.face.surface];
     const beneath = met.filter(
@@ -138,15 +142,21 @@ function reaches(a: readonly Point2[], b: readonly Point2[]): boolean {
   });
 }
 
-/** Long upright sheets (the wrap) run out of the window: cut them at its edge. */
-const clipToPaper = (points: readonly Point2[], { frame }: View): Point2[] =>
-  points.map(([x, y]) => [x, Math.min(Math.max(y, frame.top), frame.bottom)]);
+/** The part of a line inside a range of heights: long sheets run out of the drawing. */
+function withinHeight([a, b]: readonly Point2[], [low, high]: Range): Point2[] | null {
+  if (!a || !b || Math.max(a[1], b[1]) <= low || Math.min(a[1], b[1]) >= high) return null;
+  const at = (v: number): Point2 => {
+    const held = Math.min(Math.max(v, low), high);
+    return b[1] === a[1] ? [a[0], held] : [a[0] + ((held - a[1]) / (b[1] - a[1])) * (b[0] - a[0]), held];
+  };
+  return b[1] === a[1] ? [a, b] : [at(a[1]), at(b[1])];
+}
 
 function names(
   sheets: readonly SheetLine[],
   view: View,
   toPaper: (p: Point2) => Point2,
-  { name, width }: SillOptions,
+  { name }: SillOptions,
 ): DrawItem[] {
   const seen = new Set<string>();
   const labels = sheets.flatMap(({ layer, line }): (Label & { outside: boolean })[] => {
@@ -169,13 +179,13 @@ function names(
   return [
     ...labelColumn(
       labels.filter((l) => l.outside),
-      Math.min(view.frame.left - 12, width),
+      view.frame.left - trackSpace(1) - 8,
       'left',
       range,
     ),
     ...labelColumn(
       labels.filter((l) => !l.outside),
-      view.frame.right + 12,
+      view.frame.right + trackSpace(2) + 4,
       'right',
       range,
     ),
@@ -183,8 +193,9 @@ function names(
 }
 
 function dimensions({ context }: Build, view: View, { figure }: SillOptions): Dimension[] {
-  const { opening, unit } = context;
+  const { opening, unit, numbers } = context;
   const x = (w: number) => view.to([-w, 0])[0];
+  const y = (v: number) => view.to([0, v])[1];
   const level = (side: 'below' | 'above', from: number, to: number, owner: string): Dimension => ({
     side,
     from: x(from),
@@ -193,9 +204,20 @@ function dimensions({ context }: Build, view: View, { figure }: SillOptions): Di
     text: figure(Math.abs(to - from)),
     owner,
   });
+  const upright = (side: 'left' | 'right', from: number, to: number, owner: string): Dimension => ({
+    side,
+    from: y(from),
+    to: y(to),
+    edge: view.frame[side],
+    text: figure(Math.abs(to - from)),
+    owner,
+  });
   return [
     level('below', 0, -opening.depth, 'reveal'),
     level('below', 0, -opening.sheathing, 'sheathing'),
     level('above', unit.front, unit.back, 'unit'),
+    upright('left', numbers.boardFront - numbers.panLap, numbers.boardFront, 'pan'),
+    upright('right', 0, sillHeight(numbers, opening.depth), 'board'),
+    upright('right', 0, unit.bottom, 'unit'),
   ];
 }

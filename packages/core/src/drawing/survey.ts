@@ -1,6 +1,6 @@
 /** The measured opening with the unit in its best place, every gap at the point where it was measured. */
 import { sides, type Gap, type Side } from '../fit/placement.ts';
-import type { Polygon } from '../geometry/polygon.ts';
+import { bounds, rectangle, type Polygon } from '../geometry/polygon.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Fit } from '../plan/draft.ts';
 import type { OpeningFrame, Station } from '../survey/frame.ts';
@@ -21,7 +21,8 @@ export interface SurveyOptions {
   readonly fromInside: boolean;
 }
 
-const AROUND_mm = 60;
+const AROUND_mm = 45;
+const FRAMING_mm = 38;
 
 export function surveyDrawing(frame: OpeningFrame, fit: Fit | null, options: SurveyOptions): Drawing {
   const corners = outline(frame);
@@ -55,7 +56,7 @@ function drawn(
   const { placement } = fit ?? {};
   const { unit } = options;
   const items: DrawItem[] = [
-    { kind: 'area', points: wallRing(view), fill: 'wood-board', stroke: 'none', owner: 'wall' },
+    { kind: 'area', points: framingRing(corners).map(to), fill: 'wood', stroke: 'thin', owner: 'framing' },
     { kind: 'area', points: corners.map(to), fill: 'room', stroke: 'outline', owner: 'opening' },
   ];
   if (placement && unit) {
@@ -74,12 +75,11 @@ function drawn(
   return items;
 }
 
-const wallRing = ({ width, height }: View): Polygon => [
-  [0, 0],
-  [width, 0],
-  [width, height],
-  [0, height],
-];
+/** Studs, header and sill round the opening, as a plain band. */
+function framingRing(corners: Polygon): Polygon {
+  const { x, y } = bounds(corners);
+  return rectangle([x[0] - FRAMING_mm, x[1] + FRAMING_mm], [y[0] - FRAMING_mm, y[1] + FRAMING_mm]);
+}
 
 /** Bottom from left to right, up the right side, back along the top, down the left. */
 function outline({ left, right, bottom, top }: OpeningFrame): Polygon {
@@ -173,13 +173,14 @@ function labelPlaces(
   const size = LABEL_SIZE + 1;
   if (upright) {
     const onLeft = (side === 'left') !== fromInside;
+    const clear = 12 + FRAMING_mm * view.scale;
     const ys = spread(
       marks.map((m) => m[1]),
       size + 8,
       [view.frame.top + size, view.frame.bottom - size],
     );
     return marks.map((m, i) => [
-      m[0] + (onLeft ? -1 : 1) * (12 + textWidth(texts[i] ?? '', size) / 2),
+      m[0] + (onLeft ? -1 : 1) * (clear + textWidth(texts[i] ?? '', size) / 2),
       ys[i] ?? m[1],
     ]);
   }
@@ -189,5 +190,8 @@ function labelPlaces(
     wide,
     [view.frame.left, view.frame.right],
   );
-  return marks.map((m, i) => [xs[i] ?? m[0], m[1] + (side === 'head' ? -1 : 1) * (size + 6)]);
+  return marks.map((m, i) => [
+    xs[i] ?? m[0],
+    m[1] + (side === 'head' ? -1 : 1) * (size + FRAMING_mm * view.scale),
+  ]);
 }

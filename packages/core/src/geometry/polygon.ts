@@ -1,5 +1,5 @@
 /** Flat polygons as rings of points; those that overlap each other are convex. */
-import { GRID_mm, type Point2 } from './vector.ts';
+import { GRID_mm, distance2, type Point2 } from './vector.ts';
 
 export type Polygon = readonly Point2[];
 
@@ -73,4 +73,28 @@ export function mirrored([x, y]: Point2, [from, to]: readonly [Point2, Point2]):
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const t = ((x - from[0]) * dx + (y - from[1]) * dy) / (dx * dx + dy * dy);
   return [2 * (from[0] + t * dx) - x, 2 * (from[1] + t * dy) - y];
+}
+
+export type Segment = readonly [Point2, Point2];
+
+export const edgesOf = (ring: Polygon): Segment[] =>
+  ring.map((p, i) => [p, ring[(i + 1) % ring.length] ?? p]);
+
+export const sameSegment = ([a, b]: Segment, [c, d]: Segment, within = 3 * GRID_mm): boolean =>
+  (distance2(a, c) < within && distance2(b, d) < within) ||
+  (distance2(a, d) < within && distance2(b, c) < within);
+
+/** The part of a segment inside a convex ring, or `null`. */
+export function clipSegment([from, to]: Segment, ring: Polygon): Segment | null {
+  const turn = area(ring) < 0 ? -1 : 1;
+  let [enter, leave] = [0, 1];
+  for (const [a, b] of edgesOf(ring)) {
+    const side = ([x, y]: Point2) => turn * ((b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]));
+    const [here, there] = [side(from), side(to)];
+    if (here < 0 && there < 0) return null;
+    if (here < 0) enter = Math.max(enter, here / (here - there));
+    else if (there < 0) leave = Math.min(leave, here / (here - there));
+  }
+  const at = (t: number): Point2 => [from[0] + t * (to[0] - from[0]), from[1] + t * (to[1] - from[1])];
+  return enter < leave ? [at(enter), at(leave)] : null;
 }

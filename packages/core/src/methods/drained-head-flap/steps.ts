@@ -141,7 +141,7 @@ const ROWS = [
   {
     id: 'fasten',
     process: ['align'],
-    physical: ['align'],
+
     events: [['fasten', 'fin']],
     needs: ['ladder'],
     work_min: 10,

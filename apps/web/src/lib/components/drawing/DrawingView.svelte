@@ -1,0 +1,155 @@
+<script module lang="ts">
+  import type { Drawing } from '@hulvek/core';
+
+  export interface DrawingViewProps {
+    drawing: Drawing;
+    /** What the drawing shows, for those who cannot see it. */
+    label: string;
+  }
+</script>
+
+<script lang="ts">
+  import type { DrawItem, Fill } from '@hulvek/core';
+  import Hatches from './Hatches.svelte';
+
+  let { drawing, label }: DrawingViewProps = $props();
+  const id = $props.id();
+
+  const HATCHED = new Set<Fill>(['wood', 'wood-board', 'insulation', 'foam', 'shim', 'wrap', 'wrap-back']);
+  const FLAT: Partial<Record<Fill, string>> = {
+    none: 'none',
+    room: '#fdfcf9',
+    frame: '#f2f3f3',
+    glass: '#d3e4ea',
+    sealant: '#3a3f42',
+    fin: '#d9dcdd',
+    'stretch-flashing': '#6f9fb3',
+    'flashing-tape': '#a9c3c9',
+    'corner-tape': '#8f84bd',
+  };
+  const fillOf = (fill: Fill): string => (HATCHED.has(fill) ? `url(#${id}-${fill})` : (FLAT[fill] ?? 'none'));
+  const path = (item: Extract<DrawItem, { kind: 'area' | 'line' }>): string =>
+    item.points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ');
+  const paint = (item: Extract<DrawItem, { kind: 'line' }>): string | undefined =>
+    item.fill && item.fill !== 'none'
+      ? `stroke:${FLAT[item.fill] ?? '#8b9a98'};stroke-width:${item.width ?? 2}`
+      : undefined;
+</script>
+
+<svg viewBox="0 0 {drawing.width} {drawing.height}" role="img" aria-label={label}>
+  <Hatches {id} />
+  {#each drawing.items as item, i (i)}
+    {#if item.kind === 'area'}
+      <polygon
+        points={path(item)}
+        fill={fillOf(item.fill)}
+        class="area {item.stroke}"
+        data-owner={item.owner}
+      />
+    {:else if item.kind === 'line'}
+      <polyline points={path(item)} class="line {item.stroke}" style={paint(item)} data-owner={item.owner} />
+      {#if item.fill && item.stroke === 'new'}
+        <polyline points={path(item)} class="line halo" data-owner={item.owner} />
+      {/if}
+    {:else if item.kind === 'mark'}
+      <circle cx={item.at[0]} cy={item.at[1]} r="4" class="point {item.tone}" data-owner={item.owner} />
+    {:else}
+      <text
+        x={item.at[0]}
+        y={item.at[1]}
+        font-size={item.size}
+        class="words {item.tone}"
+        transform={item.turned ? `rotate(-90 ${item.at[0]} ${item.at[1]})` : undefined}
+        data-owner={item.owner}>{item.text}</text
+      >
+    {/if}
+  {/each}
+</svg>
+
+<style>
+  svg {
+    display: block;
+    width: 100%;
+    height: 100%;
+  }
+  .area {
+    stroke: #5e676a;
+    stroke-width: 0.7;
+    stroke-linejoin: round;
+  }
+  .area.outline {
+    stroke: var(--ink);
+    stroke-width: 1.3;
+  }
+  .area.none {
+    stroke: none;
+  }
+  .area.new {
+    stroke: var(--rust);
+    stroke-width: 2.2;
+  }
+  .line {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1;
+    stroke-linecap: round;
+    stroke-linejoin: round;
+  }
+  .line.dimension {
+    stroke: var(--ink-soft);
+    stroke-width: 0.9;
+  }
+  .line.leader {
+    stroke: var(--ink-soft);
+    stroke-width: 0.8;
+  }
+  .line.measure {
+    stroke: var(--rust);
+    stroke-width: 2.4;
+    stroke-dasharray: 7 4;
+  }
+  .line.halo {
+    stroke: var(--rust);
+    stroke-width: 1;
+  }
+  .point {
+    fill: var(--paper);
+    stroke: var(--ink);
+    stroke-width: 2;
+  }
+  .point.good {
+    stroke: var(--good);
+  }
+  .point.watch {
+    stroke: var(--watch);
+  }
+  .point.bad {
+    stroke: var(--bad);
+    fill: var(--bad);
+  }
+  .words {
+    font-family: var(--mono);
+    font-feature-settings: 'frac' 1;
+    text-anchor: middle;
+    dominant-baseline: central;
+    fill: var(--ink);
+    paint-order: stroke;
+    stroke: var(--paper);
+    stroke-width: 3px;
+    stroke-linejoin: round;
+  }
+  .words.quiet {
+    fill: var(--ink-soft);
+  }
+  .words.good {
+    fill: var(--good);
+  }
+  .words.watch {
+    fill: var(--watch);
+    font-weight: 600;
+  }
+  .words.bad {
+    fill: var(--bad);
+    font-weight: 700;
+  }
+</style>

@@ -1,0 +1,76 @@
+<script module lang="ts">
+  import type { CutRow, LengthUnit } from '@hulvek/core';
+
+  export interface CutTableProps {
+    cuts: readonly CutRow[];
+    units: LengthUnit;
+  }
+</script>
+
+<script lang="ts">
+  import { text } from '$lib/texts/en.ts';
+  import { formatLength, materialTexts, pieceText } from '@hulvek/core';
+
+  let { cuts, units }: CutTableProps = $props();
+  const length = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const note = $derived((cut: CutRow): string =>
+    [
+      materialTexts[cut.material],
+      cut.stretch > 1 ? text.detail.stretched(cut.stretch.toFixed(1)) : '',
+      cut.slits > 0 ? text.detail.slits(cut.slits) : '',
+      cut.thickness_mm === null ? '' : text.detail.thick(formatLength(cut.thickness_mm, units)),
+    ]
+      .filter(Boolean)
+      .join(', '),
+  );
+</script>
+
+<table>
+  <thead>
+    <tr>
+      <th scope="col">{text.detail.piece}</th>
+      <th scope="col" class="right">{text.detail.length}, {units}</th>
+      <th scope="col" class="right">{text.detail.width}, {units}</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each cuts as cut (cut.piece)}
+      <tr data-piece={cut.piece}>
+        <th scope="row">{pieceText(cut.piece)}<span>{note(cut)}</span></th>
+        <td class="figure right">{length(cut.length_mm)}</td>
+        <td class="figure right">{length(cut.width_mm)}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    font-size: 0.95rem;
+  }
+  th,
+  td {
+    padding: 5px 0 5px var(--gap-2);
+    text-align: left;
+    vertical-align: top;
+    border-bottom: 1px solid var(--sand-deep);
+  }
+  th:first-child {
+    padding-left: 0;
+  }
+  tbody th {
+    font-weight: 500;
+  }
+  tbody th span {
+    display: block;
+    font-size: 0.85rem;
+    font-weight: 400;
+    color: var(--ink-soft);
+  }
+  .right {
+    text-align: right;
+    white-space: nowrap;
+  }
+</style>

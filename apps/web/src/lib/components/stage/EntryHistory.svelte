@@ -1,0 +1,57 @@
+<script module lang="ts">
+  import type { FieldLog } from '$lib/state/field.svelte.ts';
+
+  export interface EntryHistoryProps {
+    log: FieldLog;
+    title: (step: string) => string;
+  }
+</script>
+
+<script lang="ts">
+  import { text } from '$lib/texts/en.ts';
+  import type { Entry } from '@hulvek/core';
+
+  let { log, title }: EntryHistoryProps = $props();
+  const when = (at: string) =>
+    new Date(at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
+  const what = (kind: Entry['kind']) => (kind === 'undo' ? '' : text.entryKinds[kind]);
+</script>
+
+<section>
+  <h2>{text.install.history}</h2>
+  {#if log.history.length === 0}<p>{text.install.noHistory}</p>{/if}
+  <ul>
+    {#each log.history.toReversed() as { entry, undone } (entry.id)}
+      <li data-undone={undone}>
+        <span class="figure">{when(entry.at)}</span>
+        <span>{entry.person}</span>
+        <span
+          >{title(entry.step)}: {what(entry.kind)}{#if undone}, {text.install.undone}{/if}</span
+        >
+        {#if entry.note}<q>{entry.note}</q>{/if}
+      </li>
+    {/each}
+  </ul>
+</section>
+
+<style>
+  section {
+    width: 100%;
+    margin-top: var(--gap-4);
+  }
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px var(--gap-3);
+    padding: 6px 0;
+    border-bottom: 1px solid var(--sand-deep);
+    font-size: 0.95rem;
+  }
+  li[data-undone='true'] {
+    color: var(--ink-soft);
+    text-decoration: line-through;
+  }
+  q {
+    width: 100%;
+  }
+</style>

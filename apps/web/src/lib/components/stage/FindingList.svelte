@@ -1,0 +1,102 @@
+<script module lang="ts">
+  import type { Finding, Fix, LengthUnit, Verdict } from '@hulvek/core';
+
+  export interface FindingListProps {
+    findings: readonly Finding[];
+    verdict: Verdict;
+    units: LengthUnit;
+    /** One or two words beside the verdict, such as "fits". */
+    title: string | null;
+    summary: string;
+    /** Applies a fix; `null` where fixes are not offered. */
+    onfix: ((fix: Fix) => void) | null;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/components/ui/Button.svelte';
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import {
+    figuresIn,
+    findingText,
+    formatLength,
+    parameters,
+    parameterTexts,
+    type ParameterId,
+  } from '@hulvek/core';
+
+  let { findings, verdict, units, title, summary, onfix }: FindingListProps = $props();
+  const figures = $derived(figuresIn(units));
+  const markOf: Record<Finding['severity'], Verdict> = {
+    fails: 'fails',
+    watch: 'watch',
+    'not-checkable': 'not-checkable',
+    note: 'holds',
+  };
+  const said = (fix: Fix): string =>
+    Object.entries(fix.set)
+      .map(([id, value]) => {
+        const figure =
+          parameters[id as ParameterId].kind === 'angle' ? `${value}°` : formatLength(value, units);
+        return `${parameterTexts[id as ParameterId]}: ${figure}`;
+      })
+      .join(', ');
+</script>
+
+<div class="verdict">
+  <VerdictMark {verdict} word />
+  {#if title}<span class="title">{title}</span>{/if}
+</div>
+{#if summary}<p class="summary">{summary}</p>{/if}
+<ul>
+  {#each findings as finding, i (i)}
+    {@const words = findingText(finding, figures)}
+    <li data-severity={finding.severity}>
+      <h3><VerdictMark verdict={markOf[finding.severity]} /> {words.title}</h3>
+      <p>{words.text}</p>
+      {#if onfix}
+        {#each finding.fixes as fix, j (j)}
+          <Button onclick={() => onfix(fix)}>{said(fix)}</Button>
+          <span class="kind">{fix.kind === 'safe' ? text.detail.fixSafe : text.detail.fixDesign}</span>
+        {/each}
+      {/if}
+    </li>
+  {/each}
+</ul>
+
+<style>
+  .verdict {
+    display: flex;
+    align-items: baseline;
+    gap: var(--gap-3);
+    font-size: 1.15rem;
+  }
+  .title,
+  .summary,
+  .kind {
+    color: var(--ink-soft);
+  }
+  .kind {
+    font-size: 0.85rem;
+  }
+  li {
+    display: grid;
+    gap: var(--gap-1);
+    justify-items: start;
+    padding: var(--gap-2) 0 var(--gap-3) var(--gap-3);
+    margin-top: var(--gap-3);
+    border-left: 4px solid var(--line);
+  }
+  li[data-severity='fails'] {
+    border-left-color: var(--bad);
+  }
+  li[data-severity='watch'] {
+    border-left-color: var(--watch);
+  }
+  h3 {
+    display: flex;
+    align-items: baseline;
+    gap: 6px;
+  }
+</style>

@@ -1,0 +1,156 @@
+<script module lang="ts">
+  import type { FieldData } from '$lib/state/field.svelte.ts';
+  import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
+
+  export interface InstallStageProps {
+    editor: OpeningEditor;
+    field: FieldData;
+  }
+</script>
+
+<script lang="ts">
+  import { invalidate } from '$app/navigation';
+  import Button from '$lib/components/ui/Button.svelte';
+  import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
+  import { FieldLog } from '$lib/state/field.svelte.ts';
+  import { text } from '$lib/texts/en.ts';
+  import { shareDone, stepText } from '@hulvek/core';
+  import { onMount, untrack } from 'svelte';
+  import EntryHistory from './EntryHistory.svelte';
+  import StepCard from './StepCard.svelte';
+
+  let { editor, field }: InstallStageProps = $props();
+  const log = untrack(
+    () =>
+      new FieldLog(
+        editor.opening.id,
+        () => editor.context,
+        () => field,
+      ),
+  );
+  const done = $derived(log.progress.filter((s) => s.status === 'done').length);
+  const next = $derived(
+    log.progress.find((s) => s.status !== 'done' && s.status !== 'blocked') ??
+      log.progress.find((s) => s.status === 'blocked'),
+  );
+  const changed = $derived(log.changedSteps(editor.plan));
+  const problem = $derived(log.problem === 'not-sent' ? text.install.notSent : log.problem);
+  const CLOCK_ms = 15_000;
+
+  onMount(() => {
+    log.tickClock();
+    const clock = setInterval(() => log.tickClock(), CLOCK_ms);
+    return () => clearInterval(clock);
+  });
+
+  async function freeze() {
+    await editor.flush();
+    if (await log.freeze()) await invalidate('hulvek:opening');
+  }
+
+  const when = (at: string) =>
+    new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+</script>
+
+<div class="install">
+  <div class="head">
+    <h2>{text.install.title}</h2>
+    {#if log.issue}
+      <p class="quiet">{text.install.frozen(log.issue.version, log.issue.person, when(log.issue.at))}</p>
+      <p class="share">
+        <ProgressBar share={shareDone(log.progress)} label={text.install.doneOf(done, log.steps.length)} />
+        {text.install.doneOf(done, log.steps.length)}
+      </p>
+    {/if}
+  </div>
+  {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+
+  {#if !log.issue}
+    <p>{text.install.notStarted}</p>
+    {#if editor.plan.verdict === 'fails'}<p class="problem">{text.install.failing}</p>{/if}
+    {#if editor.plan.build}
+      <Button kind="main" large disabled={log.sending} onclick={freeze}>{text.install.freeze}</Button>
+      <p class="quiet">{text.install.freezeNote}</p>
+    {:else}
+      <p class="problem">{text.errors.noPlan}</p>
+    {/if}
+  {:else}
+    {#if changed !== null}
+      <div class="changed">
+        <p>{text.install.changed(changed)}</p>
+        <Button disabled={log.sending || !editor.plan.build} onclick={freeze}
+          >{text.install.freezeAgain}</Button
+        >
+      </div>
+    {/if}
+    {#if !next}<p class="finished" role="status">{text.install.finished}</p>{/if}
+    <ol>
+      {#each log.progress as state, i (state.id)}
+        {@const step = log.steps[i]}
+        {#if step}
+          <li>
+            <StepCard
+              {step}
+              {state}
+              number={i + 1}
+              open={state.id === next?.id}
+              {log}
+              units={editor.context.job.units}
+            />
+          </li>
+        {/if}
+      {/each}
+    </ol>
+    <EntryHistory {log} title={(step) => stepText(step).title} />
+  {/if}
+</div>
+
+<style>
+  .install {
+    display: grid;
+    gap: var(--gap-3);
+    align-content: start;
+    justify-items: start;
+    width: 100%;
+    max-width: 46rem;
+    padding: var(--gap-4);
+  }
+  .head {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: var(--gap-1) var(--gap-4);
+  }
+  .quiet {
+    color: var(--ink-soft);
+  }
+  .share {
+    display: flex;
+    gap: var(--gap-3);
+    align-items: center;
+  }
+  .share :global(.figure) {
+    display: none;
+  }
+  .problem {
+    color: var(--bad);
+    font-weight: 600;
+  }
+  .finished {
+    color: var(--good);
+    font-weight: 600;
+  }
+  .changed {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: var(--gap-3);
+    padding: var(--gap-3);
+    border-left: 4px solid var(--watch);
+    background: var(--sand);
+  }
+  ol {
+    display: grid;
+    width: 100%;
+  }
+</style>

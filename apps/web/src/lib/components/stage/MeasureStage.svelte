@@ -1,0 +1,281 @@
+<script module lang="ts">
+  import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
+
+  export interface MeasureStageProps {
+    editor: OpeningEditor;
+  }
+</script>
+
+<script lang="ts">
+  import Paper from '$lib/components/drawing/Paper.svelte';
+  import LengthField from '$lib/components/ui/LengthField.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import {
+    formatLength,
+    formatSize,
+    pointTexts,
+    surveyDrawing,
+    surveyPointIds,
+    surveyPoints,
+    type SurveyPointId,
+    type TypedLength,
+    type Unit,
+  } from '@hulvek/core';
+  import FindingList from './FindingList.svelte';
+  import ShimTable from './ShimTable.svelte';
+
+  let { editor }: MeasureStageProps = $props();
+  let point = $state<SurveyPointId | null>(null);
+  const units = $derived(editor.context.job.units);
+  const plan = $derived(editor.plan);
+  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const length = $derived((mm: number) => formatLength(mm, units));
+  const fromInside = $derived(editor.opening.survey.from === 'inside');
+  const tightest = $derived(
+    Math.min(...(plan.fit?.placement.gaps ?? []).filter((g) => g.side !== 'sill').map((g) => g.flashed_mm)),
+  );
+
+  const unitName = $derived(
+    (unit: Unit) => `${unit.name}, ${formatSize({ width: unit.width.mm, height: unit.height.mm }, units)}`,
+  );
+
+  const GROUPS: readonly { name: keyof typeof text.measure.groups; points: readonly SurveyPointId[] }[] = [
+    { name: 'drawing', points: ['roughWidth', 'roughHeight'] },
+    { name: 'widths', points: ['widthBottom', 'widthMiddle', 'widthTop'] },
+    { name: 'heights', points: ['heightLeft', 'heightCentre', 'heightRight'] },
+    { name: 'diagonals', points: ['diagonalRising', 'diagonalFalling'] },
+    { name: 'sill', points: ['sillLeft', 'sillMiddle', 'sillRight'] },
+    { name: 'plumb', points: ['plumbLeft', 'plumbRight'] },
+    { name: 'depth', points: ['depth'] },
+  ];
+
+  function setReading(id: SurveyPointId, value: TypedLength | null) {
+    editor.change((opening) => {
+      const values = { ...opening.survey.values };
+      if (value) values[id] = value;
+      else delete values[id];
+      return { ...opening, survey: { ...opening.survey, values } };
+    });
+  }
+
+  const fieldId = (id: SurveyPointId) => `reading-${id}`;
+
+  function focusNext(id: SurveyPointId) {
+    const next = surveyPointIds[surveyPointIds.indexOf(id) + 1];
+    const field = next ? document.getElementById(fieldId(next)) : null;
+    if (field instanceof HTMLInputElement) {
+      field.focus();
+      field.select();
+    } else document.getElementById('measure-result')?.focus();
+  }
+</script>
+
+<div class="measure">
+  <section class="drawing" aria-label={text.measure.drawing}>
+    {#if plan.frame}
+      {@const frame = plan.frame}
+      <Paper
+        label={text.measure.drawing}
+        draw={(size) =>
+          surveyDrawing(frame, plan.fit, {
+            ...size,
+            figure,
+            point,
+            fromInside,
+            unit: plan.unit && { width: plan.unit.width.mm, height: plan.unit.height.mm },
+            least_mm: plan.numbers.leastGap,
+          })}
+      />
+      {#if plan.fit}
+        <p class="key">
+          {text.measure.gaps(units)}
+          {text.measure.leastAllowed(length(plan.fit.limits.least_mm))}
+          {#if plan.frame.left.some((s) => s.basis === 'nominal')}<b>{text.measure.nominal}</b>{/if}
+        </p>
+      {/if}
+    {:else}
+      <p class="empty">{text.measure.empty}</p>
+    {/if}
+  </section>
+
+  <section class="panel" aria-label={text.measure.title}>
+    <h2>{text.measure.title}</h2>
+    <div class="choices">
+      <label for="unit">{text.measure.unit}</label>
+      <select
+        id="unit"
+        value={editor.opening.unit ?? ''}
+        onchange={(event) => {
+          const id = event.currentTarget.value;
+          editor.change((o) => ({ ...o, unit: id === '' ? null : (id as Unit['id']) }));
+        }}
+      >
+        <option value="">{text.measure.chooseUnit}</option>
+        {#each editor.context.units as unit (unit.id)}<option value={unit.id}>{unitName(unit)}</option>{/each}
+      </select>
+      <span id="from-label">{text.measure.from}</span>
+      <div class="from" role="radiogroup" aria-labelledby="from-label">
+        {#each ['outside', 'inside'] as const as from (from)}
+          <label>
+            <input
+              type="radio"
+              name="from"
+              value={from}
+              checked={editor.opening.survey.from === from}
+              onchange={() => editor.change((o) => ({ ...o, survey: { ...o.survey, from } }))}
+            />{text.measure[from]}
+          </label>
+        {/each}
+      </div>
+    </div>
+
+    <form onsubmit={(event) => event.preventDefault()}>
+      {#each GROUPS as group (group.name)}
+        <fieldset>
+          <legend>{text.measure.groups[group.name]}</legend>
+          {#each group.points as id (id)}
+            <LengthField
+              id={fieldId(id)}
+              label={pointTexts[id].label}
+              hint={pointTexts[id].hint}
+              value={editor.opening.survey.values[id] ?? null}
+              unit={units}
+              least_mm={surveyPoints[id].least_mm}
+              most_mm={surveyPoints[id].most_mm}
+              onchange={(value) => setReading(id, value)}
+              onfocus={() => (point = id)}
+              onnext={() => focusNext(id)}
+            />
+          {/each}
+        </fieldset>
+      {/each}
+    </form>
+    <p class="hint">{text.measure.method}</p>
+  </section>
+
+  <section class="result" id="measure-result" tabindex="-1" aria-label={text.measure.result}>
+    <FindingList
+      findings={plan.findings}
+      verdict={plan.verdict}
+      {units}
+      title={plan.fit ? (text.job.fits[plan.fit.result.verdict] ?? null) : null}
+      summary={plan.fit
+        ? `${text.measure.least(length(tightest))} ${text.measure.seat(length(plan.fit.placement.bottom))}`
+        : ''}
+      onfix={null}
+    />
+    {#if plan.fit}<ShimTable fit={plan.fit} {units} />{/if}
+  </section>
+</div>
+
+<style>
+  .measure {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 290px 300px;
+    flex: 1;
+    min-height: 0;
+  }
+  .drawing {
+    display: flex;
+    flex-direction: column;
+    background: var(--sand);
+  }
+  .drawing > :global(.paper) {
+    flex: 1;
+    min-height: 420px;
+  }
+  .key,
+  .empty {
+    padding: var(--gap-2) var(--gap-4);
+    color: var(--ink-soft);
+    background: var(--paper);
+    border-top: 1px solid var(--line);
+  }
+  .empty {
+    margin: auto;
+    border: 0;
+    background: none;
+  }
+  .panel,
+  .result {
+    padding: var(--gap-3) var(--gap-4);
+    border-left: 1px solid var(--line);
+    overflow-y: auto;
+    max-height: calc(100vh - 160px);
+  }
+  .result:focus {
+    outline: none;
+  }
+  .choices {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    align-items: center;
+    gap: var(--gap-2) var(--gap-3);
+    margin: var(--gap-2) 0;
+  }
+  .from {
+    display: flex;
+    gap: var(--gap-4);
+  }
+  .from label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-height: 32px;
+  }
+  .from input {
+    width: 18px;
+    min-height: 18px;
+    accent-color: var(--rust);
+  }
+  fieldset {
+    display: grid;
+    gap: 6px;
+    margin: 0;
+    padding: var(--gap-2) 0 var(--gap-3);
+    border: 0;
+    border-top: 1px solid var(--line);
+  }
+  legend {
+    float: left;
+    width: 100%;
+    font-size: 0.9rem;
+    font-weight: 700;
+    color: var(--ink-soft);
+  }
+  .hint {
+    font-size: 0.88rem;
+    color: var(--ink-soft);
+  }
+  @media (max-width: 1180px) {
+    .measure {
+      grid-template-columns: minmax(0, 1fr) 320px;
+      grid-auto-rows: auto;
+    }
+    .result {
+      grid-column: 1;
+      border-left: 0;
+      max-height: none;
+    }
+    .panel {
+      grid-column: 2;
+      grid-row: 1 / span 2;
+      max-height: none;
+    }
+  }
+  @media (max-width: 900px) {
+    .measure {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .drawing,
+    .panel,
+    .result {
+      grid-column: 1;
+      grid-row: auto;
+      border-left: 0;
+    }
+    .drawing > :global(.paper) {
+      min-height: 300px;
+    }
+  }
+</style>

@@ -1,0 +1,117 @@
+<script module lang="ts">
+  import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
+
+  export interface MethodNumbersProps {
+    editor: OpeningEditor;
+  }
+</script>
+
+<script lang="ts">
+  import AngleField from '$lib/components/ui/AngleField.svelte';
+  import LengthField from '$lib/components/ui/LengthField.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import {
+    formatLength,
+    groupTexts,
+    numbersOf,
+    parameterIds,
+    parameters,
+    parameterTexts,
+    type Numbers,
+    type ParameterGroup,
+    type ParameterId,
+    type Quantity,
+  } from '@hulvek/core';
+
+  let { editor }: MethodNumbersProps = $props();
+  const units = $derived(editor.context.job.units);
+  const inherited = $derived(numbersOf(editor.plan.method?.numbers ?? {}));
+  const groups = Object.keys(groupTexts) as ParameterGroup[];
+
+  function set(id: ParameterId, value: Quantity | null) {
+    editor.change((opening) => {
+      const numbers: Numbers = { ...opening.numbers };
+      if (value) numbers[id] = value;
+      else delete numbers[id];
+      return { ...opening, numbers };
+    });
+  }
+
+  const written = $derived((id: ParameterId, value: number): string =>
+    parameters[id].kind === 'angle' ? `${value}°` : formatLength(value, units),
+  );
+
+  function lengthOf(id: ParameterId) {
+    const own = editor.opening.numbers[id];
+    return own && 'mm' in own ? own : { typed: formatLength(inherited[id], units), mm: inherited[id] };
+  }
+</script>
+
+{#each groups as group (group)}
+  <fieldset>
+    <legend>{groupTexts[group]}</legend>
+    {#each parameterIds.filter((id) => parameters[id].group === group) as id (id)}
+      {@const own = editor.opening.numbers[id]}
+      <div class="row">
+        {#if parameters[id].kind === 'angle'}
+          <AngleField
+            id="number-{id}"
+            label={parameterTexts[id]}
+            value={own && 'deg' in own ? own : { typed: `${inherited[id]}°`, deg: inherited[id] }}
+            least={parameters[id].least}
+            most={parameters[id].most}
+            onchange={(value) => set(id, value)}
+          />
+        {:else}
+          <LengthField
+            id="number-{id}"
+            label={parameterTexts[id]}
+            value={lengthOf(id)}
+            unit={units}
+            least_mm={parameters[id].least}
+            most_mm={parameters[id].most}
+            onchange={(value) => set(id, value)}
+          />
+        {/if}
+        {#if own}
+          <button type="button" onclick={() => set(id, null)}>
+            {text.detail.reset(written(id, inherited[id]))}<span class="visually-hidden"
+              >, {parameterTexts[id]}</span
+            >
+          </button>
+        {/if}
+      </div>
+    {/each}
+  </fieldset>
+{/each}
+
+<style>
+  fieldset {
+    display: grid;
+    gap: 6px;
+    margin: 0;
+    padding: var(--gap-2) 0 var(--gap-3);
+    border: 0;
+    border-top: 1px solid var(--line);
+  }
+  legend {
+    float: left;
+    width: 100%;
+    font-size: 0.9rem;
+    font-weight: 700;
+    color: var(--ink-soft);
+  }
+  .row {
+    display: grid;
+  }
+  .row button {
+    justify-self: end;
+    min-height: 28px;
+    border: 0;
+    background: none;
+    color: var(--rust);
+    text-decoration: underline;
+    font-size: 0.88rem;
+    cursor: pointer;
+  }
+</style>

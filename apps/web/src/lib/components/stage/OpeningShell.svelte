@@ -1,0 +1,140 @@
+<script module lang="ts">
+  import type { OpeningRow } from '$lib/server/services/overview.ts';
+  import type { JobContext, Opening } from '@hulvek/core';
+  import type { Snippet } from 'svelte';
+
+  export interface OpeningShellProps {
+    context: JobContext;
+    current: { opening: Opening; version: number };
+    rows: readonly OpeningRow[];
+    children: Snippet;
+  }
+</script>
+
+<script lang="ts">
+  import { beforeNavigate } from '$app/navigation';
+  import { page } from '$app/state';
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { setEditor } from '$lib/state/editor-context.ts';
+  import { OpeningEditor } from '$lib/state/opening.svelte.ts';
+  import { text } from '$lib/texts/en.ts';
+  import { onMount, untrack } from 'svelte';
+  import SaveBar from './SaveBar.svelte';
+  import StageRail from './StageRail.svelte';
+
+  let { context, current, rows, children }: OpeningShellProps = $props();
+  const editor = setEditor(untrack(() => new OpeningEditor(() => context, current)));
+  const verdictOf = (row: OpeningRow) => (row.id === editor.opening.id ? editor.plan.verdict : row.verdict);
+
+  onMount(() => editor.restore());
+  beforeNavigate(() => void editor.flush());
+
+  function keydown(event: KeyboardEvent) {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+    const field = event.target instanceof HTMLInputElement ? event.target : null;
+    // While a figure is half typed, the browser's own undo belongs to it.
+    if (field && field.dataset.editing === 'true') return;
+    event.preventDefault();
+    if (event.shiftKey) editor.redo();
+    else editor.undo();
+  }
+</script>
+
+<svelte:window onkeydown={keydown} />
+
+<div class="shell" data-stage={page.params.stage}>
+  <nav class="openings" aria-label={text.nav.openings}>
+    <ul>
+      {#each rows as row (row.id)}
+        <li>
+          <a
+            href="/jobs/{context.job.id}/{row.id}/{page.params.stage}"
+            aria-current={row.id === current.opening.id ? 'page' : undefined}
+          >
+            <span class="mark">{row.mark}</span>
+            <span class="name">{row.name}</span>
+            <VerdictMark verdict={verdictOf(row)} />
+          </a>
+        </li>
+      {/each}
+    </ul>
+  </nav>
+  <div class="work">
+    <StageRail job={context.job.id} opening={current.opening.id} plan={editor.plan} />
+    <SaveBar {editor} />
+    {@render children()}
+  </div>
+</div>
+
+<style>
+  .shell {
+    display: grid;
+    grid-template-columns: 208px minmax(0, 1fr);
+    min-height: calc(100vh - 52px);
+  }
+  .openings {
+    padding: var(--gap-3) 0;
+    background: var(--sand);
+    border-right: 1px solid var(--line);
+  }
+  .openings a {
+    display: grid;
+    grid-template-columns: 3.2rem 1fr auto;
+    align-items: center;
+    gap: var(--gap-2);
+    min-height: 40px;
+    padding: 4px 10px 4px 12px;
+    border-left: 4px solid transparent;
+    color: var(--ink);
+    text-decoration: none;
+  }
+  .openings a:hover {
+    background: var(--sand-deep);
+  }
+  .openings a[aria-current='page'] {
+    border-left-color: var(--rust);
+    background: var(--paper);
+  }
+  .mark {
+    font-weight: 700;
+  }
+  .name {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    font-size: 0.9rem;
+    color: var(--ink-soft);
+  }
+  .work {
+    display: flex;
+    flex-direction: column;
+    min-width: 0;
+  }
+  @media (max-width: 900px) {
+    .shell {
+      grid-template-columns: minmax(0, 1fr);
+      align-content: start;
+    }
+    .openings {
+      padding: 0;
+      border-right: 0;
+      border-bottom: 1px solid var(--line);
+      overflow-x: auto;
+    }
+    .openings ul {
+      display: flex;
+    }
+    .openings a {
+      grid-template-columns: auto auto;
+      min-height: var(--touch);
+      border-left: 0;
+      border-bottom: 4px solid transparent;
+    }
+    .openings a[aria-current='page'] {
+      border-bottom-color: var(--rust);
+    }
+    .name {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,110 @@
+<script module lang="ts">
+  import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
+
+  export interface SaveBarProps {
+    editor: OpeningEditor;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/components/ui/Button.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import Redo from '@lucide/svelte/icons/redo-2';
+  import Undo from '@lucide/svelte/icons/undo-2';
+  import { formatSize, pointTexts, surveyPointIds, type Opening } from '@hulvek/core';
+
+  let { editor }: SaveBarProps = $props();
+  const unit = $derived(editor.plan.unit);
+  const size = $derived(
+    unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, editor.context.job.units),
+  );
+
+  /** Readings that differ between mine and theirs, and whether anything else does. */
+  const differences = $derived.by(() => {
+    const theirs = editor.theirs?.opening;
+    if (!theirs) return [];
+    const mine = editor.opening;
+    const said = (o: Opening, id: (typeof surveyPointIds)[number]) =>
+      o.survey.values[id]?.typed ?? text.save.none;
+    const readings = surveyPointIds
+      .filter((id) => said(mine, id) !== said(theirs, id))
+      .map((id) => ({ label: pointTexts[id].label, mine: said(mine, id), theirs: said(theirs, id) }));
+    const rest = (o: Opening) => JSON.stringify([o.unit, o.wall, o.method, o.numbers, o.survey.from, o.name]);
+    const other = rest(mine) !== rest(theirs) ? [{ label: text.save.other, mine: '', theirs: '' }] : [];
+    return [...readings, ...other];
+  });
+</script>
+
+<div class="bar">
+  <h1>{editor.opening.mark} <span>{editor.opening.name}</span></h1>
+  {#if unit}<p class="unit">{unit.name} <span class="figure">{size}</span></p>{/if}
+  <span class="room"></span>
+  <p class="state" role="status" data-state={editor.save}>
+    {text.save[editor.save]}{editor.save === 'refused' && editor.refusal ? `: ${editor.refusal}` : ''}
+  </p>
+  <Button kind="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}
+    ><Undo size={16} aria-hidden="true" />{text.save.undo}</Button
+  >
+  <Button kind="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}
+    ><Redo size={16} aria-hidden="true" />{text.save.redo}</Button
+  >
+</div>
+{#if editor.save === 'conflict'}
+  <section class="conflict" aria-label={text.save.conflict}>
+    <p>{text.save.conflictText}</p>
+    <ul>
+      {#each differences as d (d.label)}
+        <li>
+          {d.label}{#if d.mine || d.theirs}: {text.save.mineValue} <b class="figure">{d.mine}</b>, {text.save
+              .theirsValue} <b class="figure">{d.theirs}</b>{/if}
+        </li>
+      {/each}
+    </ul>
+    <Button kind="main" onclick={() => editor.resolve('mine')}>{text.save.mine}</Button>
+    <Button onclick={() => editor.resolve('theirs')}>{text.save.theirs}</Button>
+  </section>
+{/if}
+
+<style>
+  .bar {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: var(--gap-2) var(--gap-4);
+    padding: var(--gap-2) var(--gap-4);
+    border-bottom: 1px solid var(--line);
+  }
+  h1 {
+    font-size: 1.25rem;
+  }
+  h1 span {
+    font-weight: 400;
+  }
+  .unit,
+  .state {
+    color: var(--ink-soft);
+  }
+  .room {
+    flex: 1;
+  }
+  .state[data-state='waiting'] {
+    color: var(--watch);
+    font-weight: 600;
+  }
+  .state[data-state='conflict'],
+  .state[data-state='refused'] {
+    color: var(--bad);
+    font-weight: 600;
+  }
+  .conflict {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: var(--gap-3);
+    padding: var(--gap-3) var(--gap-4);
+    background: var(--bad-soft);
+  }
+  .conflict ul {
+    width: 100%;
+  }
+</style>

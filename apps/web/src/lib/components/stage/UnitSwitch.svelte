@@ -1,0 +1,49 @@
+<script lang="ts">
+  import { invalidateAll } from '$app/navigation';
+  import { text } from '$lib/texts/en.ts';
+  import type { LengthUnit } from '@hulvek/core';
+
+  let { job, units }: { job: string; units: LengthUnit } = $props();
+
+  async function choose(next: LengthUnit) {
+    if (next === units) return;
+    const response = await fetch(`/api/jobs/${job}/units`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ units: next }),
+    });
+    if (response.ok) await invalidateAll();
+  }
+</script>
+
+<div role="group" aria-label={text.nav.units}>
+  {#each ['mm', 'in'] as const as unit (unit)}
+    <button type="button" aria-pressed={units === unit} onclick={() => choose(unit)}>{unit}</button>
+  {/each}
+</div>
+
+<style>
+  div {
+    display: flex;
+  }
+  button {
+    min-height: 34px;
+    min-width: 40px;
+    border: 1px solid #64757a;
+    background: none;
+    color: var(--on-ink-soft);
+    cursor: pointer;
+  }
+  button:first-child {
+    border-radius: var(--radius) 0 0 var(--radius);
+    border-right: 0;
+  }
+  button:last-child {
+    border-radius: 0 var(--radius) var(--radius) 0;
+  }
+  button[aria-pressed='true'] {
+    background: var(--on-ink);
+    color: var(--ink);
+    font-weight: 700;
+  }
+</style>

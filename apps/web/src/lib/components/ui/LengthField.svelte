@@ -1,0 +1,144 @@
+<script module lang="ts">
+  import type { LengthUnit, TypedLength } from '@hulvek/core';
+
+  export interface LengthFieldProps {
+    id: string;
+    label: string;
+    hint?: string;
+    value: TypedLength | null;
+    /** What a number without a mark means. */
+    unit: LengthUnit;
+    least_mm: number;
+    most_mm: number;
+    onchange: (value: TypedLength | null) => void;
+    onfocus?: () => void;
+    /** Enter was pressed on a sound value. */
+    onnext?: () => void;
+  }
+</script>
+
+<script lang="ts">
+  import { text } from '$lib/texts/en.ts';
+  import { formatLength, lengthErrorTexts, parseLength } from '@hulvek/core';
+
+  let {
+    id,
+    label,
+    hint = '',
+    value,
+    unit,
+    least_mm,
+    most_mm,
+    onchange,
+    onfocus,
+    onnext,
+  }: LengthFieldProps = $props();
+
+  /** Text being edited; `null` while the field shows the stored value. */
+  let draft = $state<string | null>(null);
+  let problem = $state('');
+  const shown = $derived(draft ?? value?.typed ?? '');
+  const parsed = $derived(shown.trim() === '' ? null : parseLength(shown, unit));
+  const echo = $derived.by(() => {
+    if (!parsed?.ok || problem !== '') return '';
+    const { confirm, mm } = parsed.value;
+    const other = parsed.value.unit !== unit;
+    const read = text.measure.readAs(formatLength(mm, parsed.value.unit));
+    return confirm
+      ? `${read} ${text.measure.confirm}`
+      : other
+        ? text.measure.readAs(formatLength(mm, unit))
+        : '';
+  });
+
+  /** Stores what was typed; a wrong entry stays in the field with the reason beside it. */
+  function commit(): boolean {
+    if (draft === null) return problem === '';
+    const typed = draft.trim();
+    if (typed === '') {
+      problem = '';
+      draft = null;
+      if (value) onchange(null);
+      return true;
+    }
+    const result = parseLength(typed, unit);
+    problem = result.ok ? outOfRange(result.value.mm) : lengthErrorTexts[result.error];
+    if (!result.ok || problem !== '') return false;
+    draft = null;
+    if (value?.typed !== typed || value.mm !== result.value.mm) onchange({ typed, mm: result.value.mm });
+    return true;
+  }
+
+  function outOfRange(mm: number): string {
+    if (mm >= least_mm && mm <= most_mm) return '';
+    if (mm < 0 && least_mm >= 0) return text.measure.negative;
+    return text.measure.range(formatLength(least_mm, unit), formatLength(most_mm, unit));
+  }
+
+  function keydown(event: KeyboardEvent) {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      if (commit()) onnext?.();
+    } else if (event.key === 'Escape' && draft !== null) {
+      event.stopPropagation();
+      draft = null;
+      problem = '';
+    }
+  }
+</script>
+
+<div class="field">
+  <label for={id}>{label}</label>
+  <input
+    {id}
+    type="text"
+    autocomplete="off"
+    autocapitalize="off"
+    spellcheck="false"
+    class="figure"
+    value={shown}
+    aria-invalid={problem !== ''}
+    aria-describedby="{id}-hint {id}-say"
+    oninput={(event) => {
+      draft = event.currentTarget.value;
+      problem = '';
+    }}
+    onblur={commit}
+    onkeydown={keydown}
+    {onfocus}
+  />
+  <span id="{id}-hint" class="hint">{hint}</span>
+  <span id="{id}-say" class="say" data-bad={problem !== ''} aria-live="polite">{problem || echo}</span>
+</div>
+
+<style>
+  .field {
+    display: grid;
+    grid-template-columns: 1fr 112px;
+    align-items: center;
+    column-gap: var(--gap-3);
+  }
+  label {
+    font-weight: 500;
+  }
+  .hint,
+  .say {
+    grid-column: 1 / -1;
+    font-size: 0.85rem;
+    line-height: 1.3;
+    color: var(--ink-soft);
+  }
+  .hint {
+    display: none;
+  }
+  .field:focus-within .hint {
+    display: block;
+  }
+  .say[data-bad='true'] {
+    color: var(--bad);
+    font-weight: 600;
+  }
+  .say:empty {
+    display: none;
+  }
+</style>

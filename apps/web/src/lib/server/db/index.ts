@@ -1,0 +1,33 @@
+/** The database connection; opened on first use, migrated once when the server starts. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
+import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import pg from 'pg';
+import * as schema from './schema/index.ts';
+
+export type Database = NodePgDatabase<typeof schema>;
+
+export function openDatabase(url: string): { db: Database; pool: pg.Pool } {
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
+  // A database that goes away must not take the server with it; the next query reconnects.
+  pool.on('error', () => undefined);
+  return { db: drizzle(pool, { schema }), pool };
+}
+
+export async function migrateDatabase(db: Database): Promise<void> {
+  const folder =
+    process.env.HULVEK_MIGRATIONS ??
+    ['drizzle', 'apps/web/drizzle'].map((p) => join(process.cwd(), p)).find(existsSync);
+  if (!folder) throw new Error('The migrations folder was not found. Start the server with ./hulvek start.');
+  await migrate(db, { migrationsFolder: folder });
+}
+
+let current: Database | undefined;
+
+export function database(): Database {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set. Start the server with ./hulvek start.');
+  current ??= openDatabase(url).db;
+  return current;
+}

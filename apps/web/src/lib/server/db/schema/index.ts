@@ -1,0 +1,103 @@
+/** Tables. Documents are kept whole, as they were checked by the core; columns are what queries ask for. */
+import type { Issue, Job, MethodDocument, Opening, Unit, Wall } from '@hulvek/core';
+import {
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
+
+const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3, mode: 'date' });
+
+export const users = pgTable('users', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  email: text('email').notNull().unique(),
+  name: text('name').notNull(),
+  passwordHash: text('password_hash').notNull(),
+  createdAt: at('created_at').notNull().defaultNow(),
+});
+
+export const sessions = pgTable(
+  'sessions',
+  {
+    /** SHA-256 of the cookie's token: the table alone signs nobody in. */
+    tokenHash: text('token_hash').primaryKey(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    expiresAt: at('expires_at').notNull(),
+  },
+  (table) => [index('sessions_user').on(table.userId)],
+);
+
+export const jobs = pgTable('jobs', {
+  id: text('id').primaryKey(),
+  document: jsonb('document').$type<Job>().notNull(),
+  walls: jsonb('walls').$type<Wall[]>().notNull(),
+  units: jsonb('units').$type<Unit[]>().notNull(),
+  methods: jsonb('methods').$type<MethodDocument[]>().notNull(),
+  createdAt: at('created_at').notNull().defaultNow(),
+});
+
+export const openings = pgTable(
+  'openings',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    id: text('id').notNull(),
+    position: integer('position').notNull(),
+    /** Counts changes: a save names the version it started from. */
+    version: integer('version').notNull().default(1),
+    document: jsonb('document').$type<Opening>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);
+
+export const planIssues = pgTable(
+  'plan_issues',
+  {
+    jobId: text('job_id').notNull(),
+    openingId: text('opening_id').notNull(),
+    version: integer('version').notNull(),
+    document: jsonb('document').$type<Issue>().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.openingId, table.version] }),
+    foreignKey({
+      columns: [table.jobId, table.openingId],
+      foreignColumns: [openings.jobId, openings.id],
+    }).onDelete('cascade'),
+  ],
+);
+
+/** Field records: only ever added. A trigger refuses to change or delete a row while its job exists. */
+export const entries = pgTable(
+  'entries',
+  {
+    /** Made by the device, so that sending twice stores once. */
+    id: uuid('id').primaryKey(),
+    jobId: text('job_id').notNull(),
+    openingId: text('opening_id').notNull(),
+    issue: integer('issue').notNull(),
+    kind: text('kind').notNull(),
+    step: text('step').notNull(),
+    undoes: uuid('undoes'),
+    person: text('person').notNull(),
+    at: at('at').notNull(),
+    receivedAt: at('received_at').notNull().defaultNow(),
+    note: text('note').notNull(),
+  },
+  (table) => [
+    index('entries_opening').on(table.jobId, table.openingId),
+    foreignKey({
+      columns: [table.jobId, table.openingId, table.issue],
+      foreignColumns: [planIssues.jobId, planIssues.openingId, planIssues.version],
+    }).onDelete('cascade'),
+  ],
+);

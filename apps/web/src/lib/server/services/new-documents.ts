@@ -1,0 +1,87 @@
+/** New jobs, openings and units from what a form says. */
+import { randomUUID } from 'node:crypto';
+import {
+  JOB_FORMAT,
+  JOB_VERSION,
+  jobFileSchema,
+  openingSchema,
+  presetTexts,
+  unitSchema,
+  type JobContext,
+  type JobFile,
+  type Opening,
+  type TypedLength,
+  type Unit,
+} from '@hulvek/core';
+
+const freshId = (prefix: string): string => `${prefix}-${randomUUID().slice(0, 8)}`;
+const mm = (value: number): TypedLength => ({ typed: `${value} mm`, mm: value });
+
+/** A job with one usual wall and the one method, so that the first opening can be planned at once. */
+export const newJob = ({ name, units }: { name: string; units: 'mm' | 'in' }): JobFile =>
+  jobFileSchema.parse({
+    format: JOB_FORMAT,
+    version: JOB_VERSION,
+    job: { id: freshId('job'), name, note: '', units },
+    walls: [
+      {
+        id: 'wall-1',
+        name: 'Timber frame 140, board sheathing',
+        layers: [
+          { role: 'sheathing', material: 'wood-board', thickness: mm(12) },
+          { role: 'framing', material: 'stud', thickness: mm(140) },
+        ],
+      },
+    ],
+    units: [],
+    methods: [
+      {
+        id: 'method-1',
+        name: presetTexts['drained-head-flap'].name,
+        preset: 'drained-head-flap',
+        presetVersion: 1,
+        numbers: {},
+      },
+    ],
+    openings: [],
+    records: { issues: [], entries: [] },
+  });
+
+export function newOpening(
+  context: JobContext,
+  fields: { mark: string; name: string; facade: string; unit: string | null },
+): Opening {
+  return openingSchema.parse({
+    id: freshId('opening'),
+    ...fields,
+    wall: context.walls[0]?.id ?? null,
+    method: context.methods[0]?.id ?? null,
+    survey: { from: 'outside', values: {} },
+    numbers: {},
+  });
+}
+
+export interface UnitFields {
+  readonly name: string;
+  readonly operation: Unit['operation'];
+  readonly width: TypedLength;
+  readonly height: TypedLength;
+  readonly frameDepth: TypedLength;
+  readonly finWidth: TypedLength;
+}
+
+/** Figures the form does not ask for are usual ones; the maker's drawing goes before them. */
+export function newUnit(fields: UnitFields) {
+  const { finWidth, ...rest } = fields;
+  return unitSchema.safeParse({
+    ...rest,
+    id: freshId('unit'),
+    frameFace: mm(70),
+    fin: {
+      kind: 'integral',
+      width: finWidth,
+      holeFromFrame: mm(Math.round(finWidth.mm * 0.7)),
+      fromFront: mm(25),
+    },
+  });
+}

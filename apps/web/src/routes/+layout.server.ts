@@ -1,0 +1,1 @@
+export const load = ({ locals }) => ({ person: locals.person });

@@ -1,0 +1,101 @@
+<script lang="ts">
+  import '@fontsource-variable/atkinson-hyperlegible-next';
+  import '@fontsource-variable/atkinson-hyperlegible-mono';
+  import '$lib/styles/tokens.css';
+  import '$lib/styles/base.css';
+  import { page } from '$app/state';
+  import UnitSwitch from '$lib/components/stage/UnitSwitch.svelte';
+  import { text } from '$lib/texts/en.ts';
+
+  let { data, children } = $props();
+  const job = $derived(page.data.context?.job ?? page.data.job ?? null);
+</script>
+
+<svelte:head><title>{job ? `${job.name} · ` : ''}hulvek</title></svelte:head>
+
+<a class="skip" href="#content">{text.skip}</a>
+{#if data.person}
+  <header>
+    <a class="brand" href="/jobs" aria-label="{text.product}, {text.nav.jobs}">hul<b>v</b>ek</a>
+    {#if job}<a class="job" href="/jobs/{job.id}">{job.name}</a>{/if}
+    <span class="room"></span>
+    {#if job}<UnitSwitch job={job.id} units={job.units} />{/if}
+    <span class="person">{data.person.name}</span>
+    <form method="POST" action="/sign-out"><button>{text.signIn.out}</button></form>
+  </header>
+{/if}
+<div id="content" class="content" tabindex="-1">{@render children()}</div>
+
+<style>
+  .skip {
+    position: absolute;
+    left: -999px;
+    z-index: 10;
+    padding: var(--gap-2) var(--gap-3);
+    background: var(--paper);
+  }
+  .skip:focus {
+    left: var(--gap-2);
+    top: var(--gap-2);
+  }
+  header {
+    display: flex;
+    align-items: center;
+    gap: var(--gap-4);
+    min-height: 52px;
+    padding: 0 var(--gap-4);
+    background: var(--ink);
+    color: var(--on-ink);
+  }
+  .brand {
+    color: var(--on-ink);
+    font-size: 1.25rem;
+    font-weight: 700;
+    letter-spacing: 0.02em;
+    text-decoration: none;
+  }
+  .brand b {
+    color: #e58a52;
+  }
+  .job {
+    color: var(--on-ink);
+    text-decoration: none;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .job:hover {
+    text-decoration: underline;
+  }
+  .room {
+    flex: 1;
+  }
+  .person {
+    color: var(--on-ink-soft);
+    white-space: nowrap;
+  }
+  header button {
+    min-height: 34px;
+    border: 1px solid #64757a;
+    border-radius: var(--radius);
+    background: none;
+    color: var(--on-ink);
+    cursor: pointer;
+    white-space: nowrap;
+  }
+  header :global(:focus-visible) {
+    outline-color: #9fd4ef;
+  }
+  .content:focus {
+    outline: none;
+  }
+  @media (max-width: 640px) {
+    header {
+      gap: var(--gap-2);
+      padding: 0 var(--gap-3);
+    }
+    .person {
+      display: none;
+    }
+  }
+</style>

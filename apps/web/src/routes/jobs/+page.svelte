@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import Button from '$lib/components/ui/Button.svelte';
+  import { text } from '$lib/texts/en.ts';
+
+  let { data, form } = $props();
+  const problems = $derived<string[]>(
+    form && 'problems' in form && Array.isArray(form.problems) ? form.problems : [],
+  );
+</script>
+
+<main>
+  <h1>{text.jobs.title}</h1>
+  {#if data.jobs.length === 0}<p>{text.jobs.empty}</p>{/if}
+  <ul class="jobs">
+    {#each data.jobs as { job, openings } (job.id)}
+      <li>
+        <a href="/jobs/{job.id}">{job.name}</a>
+        <span class="count">{text.jobs.openings(openings)}</span>
+        {#if job.note}<p>{job.note}</p>{/if}
+      </li>
+    {/each}
+  </ul>
+  {#if form?.problem}
+    <div class="problem" role="alert">
+      <p>{form.problem}</p>
+      {#each problems as line, i (i)}<p class="figure">{line}</p>{/each}
+    </div>
+  {/if}
+  <div class="forms">
+    <form method="POST" action="?/create" use:enhance>
+      <h2>{text.jobs.create}</h2>
+      <label for="name">{text.jobs.name}</label>
+      <input id="name" name="name" required maxlength="120" autocomplete="off" />
+      <label for="units">{text.jobs.units}</label>
+      <select id="units" name="units">
+        <option value="mm">{text.jobs.mm}</option>
+        <option value="in">{text.jobs.in}</option>
+      </select>
+      <Button kind="main" type="submit">{text.jobs.add}</Button>
+    </form>
+    <form method="POST" action="?/load" enctype="multipart/form-data" use:enhance>
+      <h2>{text.jobs.load}</h2>
+      <label for="file">{text.jobs.file}</label>
+      <input id="file" name="file" type="file" accept=".json,application/json" required />
+      <Button type="submit">{text.jobs.loadSubmit}</Button>
+    </form>
+  </div>
+</main>
+
+<style>
+  main {
+    display: grid;
+    gap: var(--gap-5);
+    max-width: 60rem;
+    margin: 0 auto;
+    padding: var(--gap-5) var(--gap-4);
+  }
+  .jobs li {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: var(--gap-1) var(--gap-4);
+    padding: var(--gap-4) 0;
+    border-top: 1px solid var(--line);
+  }
+  .jobs li:last-child {
+    border-bottom: 1px solid var(--line);
+  }
+  .jobs a {
+    font-size: 1.15rem;
+    font-weight: 600;
+  }
+  .jobs p {
+    grid-column: 1 / -1;
+    color: var(--ink-soft);
+  }
+  .forms {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
+    gap: var(--gap-6);
+  }
+  form {
+    display: grid;
+    gap: var(--gap-2);
+    align-content: start;
+  }
+  form :global(button) {
+    justify-self: start;
+    margin-top: var(--gap-2);
+  }
+  label {
+    font-weight: 500;
+  }
+  .problem {
+    padding: var(--gap-3);
+    background: var(--bad-soft);
+    color: var(--bad);
+    overflow-wrap: anywhere;
+  }
+</style>

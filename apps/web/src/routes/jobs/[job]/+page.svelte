@@ -1,0 +1,207 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import Button from '$lib/components/ui/Button.svelte';
+  import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { text } from '$lib/texts/en.ts';
+
+  let { data, form } = $props();
+  let search = $state('');
+  const words = $derived(search.trim().toLowerCase());
+  const rows = $derived(
+    data.rows.filter((r) => `${r.mark} ${r.name} ${r.facade}`.toLowerCase().includes(words)),
+  );
+  const facades = $derived([...new Set(data.rows.map((r) => r.facade).filter(Boolean))]);
+  const columns = text.job.columns;
+</script>
+
+<main>
+  <div class="head">
+    <h1>{data.job.name}</h1>
+    <a href="/jobs/{data.job.id}/file" download>{text.job.save}</a>
+  </div>
+  {#if data.job.note}<p class="note">{data.job.note}</p>{/if}
+
+  {#if data.rows.length === 0}
+    <p>{text.job.empty}</p>
+  {:else}
+    <div class="find">
+      <label for="search">{text.job.search}</label>
+      <input id="search" type="search" placeholder={text.job.searchHint} bind:value={search} />
+      <p>{text.job.scope}</p>
+    </div>
+    <div class="scroll">
+      <table>
+        <caption class="visually-hidden">{text.job.openings}</caption>
+        <thead>
+          <tr
+            >{#each Object.values(columns) as column (column)}<th scope="col">{column}</th>{/each}</tr
+          >
+        </thead>
+        <tbody>
+          {#each rows as row (row.id)}
+            <tr>
+              <th scope="row"><a href="/jobs/{data.job.id}/{row.id}/measure">{row.mark}</a></th>
+              <td>{row.name}</td>
+              <td>{row.facade}</td>
+              <td class="figure">{row.size ?? text.job.noUnit}</td>
+              <td>{row.method}</td>
+              <td>
+                <VerdictMark verdict={row.verdict} word />
+                {#if row.fit}<span class="fit">{text.job.fits[row.fit]}</span>{/if}
+              </td>
+              <td>
+                {#if row.done === null}
+                  <span class="quiet">{text.job.notStarted}</span>
+                {:else}
+                  <a class="done" href="/jobs/{data.job.id}/{row.id}/install"
+                    ><ProgressBar share={row.done} label={row.mark} /></a
+                  >
+                {/if}
+              </td>
+            </tr>
+          {:else}
+            <tr><td colspan="7">{text.job.none}</td></tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {/if}
+
+  <div class="forms">
+    <form method="POST" action="?/opening" use:enhance>
+      <h2>{text.job.addOpening}</h2>
+      <div class="grid">
+        <label>{text.job.mark}<input name="mark" required maxlength="16" autocomplete="off" /></label>
+        <label>{text.job.name}<input name="name" maxlength="120" autocomplete="off" /></label>
+        <label
+          >{text.job.facade}<input name="facade" maxlength="60" list="facades" autocomplete="off" /></label
+        >
+        <label>
+          {text.job.unit}
+          <select name="unit">
+            <option value="">{text.job.noneYet}</option>
+            {#each data.units as unit (unit.id)}<option value={unit.id}>{unit.name}</option>{/each}
+          </select>
+        </label>
+      </div>
+      <datalist id="facades"
+        >{#each facades as facade (facade)}<option value={facade}></option>{/each}</datalist
+      >
+      {#if form?.form === 'opening' && form.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
+      <Button kind="main" type="submit">{text.job.add}</Button>
+    </form>
+    <form method="POST" action="?/unit" use:enhance>
+      <h2>{text.job.addUnit}</h2>
+      <div class="grid">
+        <label>{text.job.unitName}<input name="name" required maxlength="120" autocomplete="off" /></label>
+        <label>
+          {text.job.operation}
+          <select name="operation">
+            {#each Object.entries(text.job.operations) as [value, word] (value)}<option {value}>{word}</option
+              >{/each}
+          </select>
+        </label>
+        {#each Object.entries(text.job.unitFields) as [name, word] (name)}
+          <label>{word}<input {name} class="figure" required maxlength="20" autocomplete="off" /></label>
+        {/each}
+      </div>
+      <p class="quiet">{text.job.unitNote}</p>
+      {#if form?.form === 'unit' && 'problem' in form}<p class="problem" role="alert">{form.problem}</p>{/if}
+      {#if form && 'added' in form && form.added}<p role="status">{text.job.added(form.added)}</p>{/if}
+      <Button type="submit">{text.job.addUnitSubmit}</Button>
+    </form>
+  </div>
+</main>
+
+<style>
+  main {
+    display: grid;
+    gap: var(--gap-4);
+    max-width: 76rem;
+    margin: 0 auto;
+    padding: var(--gap-5) var(--gap-4);
+  }
+  .head {
+    display: flex;
+    align-items: baseline;
+    gap: var(--gap-5);
+  }
+  .note,
+  .quiet,
+  .find p {
+    color: var(--ink-soft);
+  }
+  .find {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: var(--gap-3);
+  }
+  .find input {
+    width: 16rem;
+  }
+  .find label {
+    font-weight: 500;
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 9px var(--gap-3) 9px 0;
+    border-bottom: 1px solid var(--line);
+    text-align: left;
+    white-space: nowrap;
+  }
+  thead th {
+    border-bottom: 2px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  tbody th a {
+    display: inline-block;
+    min-width: 3.5rem;
+    font-size: 1.05rem;
+    font-weight: 700;
+  }
+  .fit {
+    margin-left: var(--gap-2);
+    color: var(--ink-soft);
+  }
+  .done {
+    text-decoration: none;
+    color: inherit;
+  }
+  .forms {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(19rem, 1fr));
+    gap: var(--gap-6);
+    margin-top: var(--gap-4);
+  }
+  form {
+    display: grid;
+    gap: var(--gap-3);
+    align-content: start;
+  }
+  .grid {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: var(--gap-3);
+  }
+  .grid label {
+    display: grid;
+    gap: var(--gap-1);
+    font-weight: 500;
+  }
+  form > :global(button) {
+    justify-self: start;
+  }
+  .problem {
+    color: var(--bad);
+    font-weight: 600;
+  }
+</style>

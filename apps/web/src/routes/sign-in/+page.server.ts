@@ -1,0 +1,37 @@
+import { database } from '$lib/server/db/index.ts';
+import { forgetFailures, noteFailure, signIn, tooManyTries } from '$lib/server/services/accounts.ts';
+import { DEMO_PASSWORD, DEMO_PEOPLE } from '$lib/server/services/demo.ts';
+import { setSession } from '$lib/server/session.ts';
+import { text } from '$lib/texts/en.ts';
+import { fail, redirect } from '@sveltejs/kit';
+import { z } from 'zod';
+
+const form = z.object({ email: z.string().trim().min(1).max(200), password: z.string().min(1).max(200) });
+
+export const load = ({ locals }) => {
+  if (locals.person) redirect(303, '/jobs');
+  const demo =
+    process.env.HULVEK_DEMO === 'off'
+      ? null
+      : { email: DEMO_PEOPLE[0]?.email ?? '', password: DEMO_PASSWORD };
+  return { demo };
+};
+
+export const actions = {
+  default: async ({ request, cookies, url, getClientAddress }) => {
+    const parsed = form.safeParse(Object.fromEntries(await request.formData()));
+    const email = parsed.success ? parsed.data.email : '';
+    if (!parsed.success) return fail(400, { email, problem: text.signIn.incomplete });
+    const key = `${getClientAddress()} ${email.toLowerCase()}`;
+    if (tooManyTries(key)) return fail(429, { email, problem: text.signIn.tooMany });
+    const token = await signIn(database(), email, parsed.data.password);
+    if (!token) {
+      noteFailure(key);
+      return fail(401, { email, problem: text.signIn.wrong });
+    }
+    forgetFailures(key);
+    setSession(cookies, token, url);
+    const next = url.searchParams.get('next') ?? '/jobs';
+    redirect(303, /^\/(?![/\\])/.test(next) ? next : '/jobs');
+  },
+};

@@ -1,0 +1,93 @@
+# Building and serving the application.
+# shellcheck shell=bash disable=SC2154
+
+WEB="$ROOT/apps/web"
+SERVER_PID="$STATE/server.pid"
+
+# Builds when any source is newer than the last build.
+build_if_stale() {
+  local stamp="$STATE/build.stamp"
+  if [ -f "$WEB/build/index.js" ] && [ -f "$stamp" ]; then
+    [ -n "$(find apps/web/src apps/web/static apps/web/*.js apps/web/*.ts apps/web/package.json packages/*/src package-lock.json -newer "$stamp" -print -quit 2>/dev/null)" ] || return 0
+  fi
+  touch "$stamp.new"
+  step "Building" build npm run build --workspace @hulvek/web
+  mv "$stamp.new" "$stamp"
+}
+
+# serve PORT HOST PIDFILE LOG: starts the built server in the background and waits for it.
+serve() {
+  local port=$1 host=$2 pidfile=$3 log=$4 i
+  (
+    cd "$WEB" || exit 1
+    DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="http://localhost:$port" BODY_SIZE_LIMIT=20M \
+      HULVEK_DEMO="${HULVEK_DEMO:-on}" setsid node build/index.js >>"$log" 2>&1 &
+    echo $! >"$pidfile"
+  )
+  for ((i = 0; i < 120; i++)); do
+    alive "$pidfile" build/index.js || return 1
+    node -e 'fetch(process.argv[1]).then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "http://127.0.0.1:$port/health" && return 0
+    sleep 0.25
+  done
+  return 1
+}
+
+stop_server() {
+  alive "$SERVER_PID" build/index.js || { rm -f "$SERVER_PID"; return 0; }
+  kill "$(cat "$SERVER_PID")" 2>/dev/null
+  local i
+  for ((i = 0; i < 40; i++)); do alive "$SERVER_PID" build/index.js || break; sleep 0.1; done
+  alive "$SERVER_PID" build/index.js && kill -9 "$(cat "$SERVER_PID")" 2>/dev/null
+  rm -f "$SERVER_PID"
+}
+
+start_all() {
+  local port=${PORT:-4173} host=${HOST:-127.0.0.1}
+  prepare
+  build_if_stale
+  stop_server
+  if port_taken "$port" "$host"; then
+    [ -n "${PORT:-}" ] && fail "Port $port is taken by another program. Choose another one, like PORT=4200 ./hulvek start"
+    port=$(free_port)
+    say "Port 4173 is taken, using $port."
+  fi
+  ensure_database
+  local log="$LOGS/server.log"
+  : >"$log"
+  serve "$port" "$host" "$SERVER_PID" "$log" || fail "The server did not start." "$log"
+  say ""
+  say "Hulvek is at      http://localhost:$port"
+  if [ "${HULVEK_DEMO:-on}" != off ]; then
+    say "Demo log-in       ines@demo.invalid"
+    say "Demo password     level-and-plumb"
+  fi
+  say "Stop it with      ./hulvek stop"
+}
+
+stop_all() {
+  prepare_state
+  stop_server
+  stop_database
+  say "Stopped."
+}
+
+run_dev() {
+  prepare
+  ensure_database
+  say "Hulvek is at http://localhost:${PORT:-5173} (demo: ines@demo.invalid, level-and-plumb)"
+  (cd "$WEB" && DATABASE_URL="$DB_URL" npx vite dev --port "${PORT:-5173}" --host "${HOST:-127.0.0.1}")
+}
+
+reset_demo() {
+  prepare
+  build_if_stale
+  ensure_database
+  local running=no
+  alive "$SERVER_PID" build/index.js && running=yes
+  local port pid="$STATE/reset.pid"
+  port=$(free_port)
+  HULVEK_DEMO=reset serve "$port" 127.0.0.1 "$pid" "$LOGS/reset.log" || fail "The demo could not be put back." "$LOGS/reset.log"
+  kill "$(cat "$pid")" 2>/dev/null
+  rm -f "$pid"
+  say "The demo job is as it was.$([ $running = no ] && printf ' Start it with ./hulvek start.')"
+}

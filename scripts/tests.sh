@@ -1,0 +1,82 @@
+# All suites, and the closing line that counts them.
+# shellcheck shell=bash disable=SC2154
+
+PASSED=0
+FAILED=0
+
+# count_suite NAME PASSED FAILED
+count_suite() {
+  PASSED=$((PASSED + $2))
+  FAILED=$((FAILED + $3))
+  say "$1: $2 passed, $3 failed"
+}
+
+# simple_check NAME LOGNAME COMMAND...: one check that passes or fails as a whole.
+simple_check() {
+  local name=$1 log="$LOGS/$2.log"
+  shift 2
+  if "$@" >"$log" 2>&1; then count_suite "$name" 1 0; else
+    count_suite "$name" 0 1
+    tail -n 40 "$log"
+  fi
+}
+
+# counted NAME LOGNAME REPORT COMMAND...: a runner that writes a JSON report with counts.
+counted() {
+  local name=$1 log="$LOGS/$2.log" report=$3 counts
+  shift 3
+  rm -f "$report"
+  "$@" >"$log" 2>&1
+  local code=$?
+  counts=$(node scripts/count-report.mjs "$report" 2>/dev/null) || counts="0 1"
+  # A runner that ends badly although no test failed has failed itself.
+  [ $code -ne 0 ] && [ "${counts#* }" = 0 ] && counts="${counts% *} 1"
+  # shellcheck disable=SC2086
+  count_suite "$name" $counts
+  [ "${counts#* }" = 0 ] || tail -n 120 "$log"
+}
+
+static_checks() {
+  simple_check "format" prettier npx prettier --check --log-level warn .
+  simple_check "lint" eslint npx eslint .
+  simple_check "types of the core" tsc-core npx tsc -p packages/core/tsconfig.json
+  simple_check "types of the core's tests" tsc-core-test npx tsc -p packages/core/tsconfig.test.json
+  simple_check "types of the command line" tsc-cli npx tsc -p packages/cli/tsconfig.json
+  simple_check "types of the application" svelte-check npm run check --workspace @hulvek/web
+  simple_check "lock file names no registry" lock-file node scripts/check-lock-file.mjs
+}
+
+start_test_database() {
+  TEST_DB="$STATE/test-database"
+  start_cluster "$TEST_DB" -c fsync=off -c synchronous_commit=off -c full_page_writes=off
+}
+
+stop_test_database() {
+  as_pg "$PG_BIN/pg_ctl" -D "$TEST_DB/data" -m immediate stop >/dev/null 2>&1
+}
+
+run_check() {
+  prepare
+  simple_check "lint" eslint npx eslint --cache --cache-location "$STATE/eslint" .
+  simple_check "types of the core" tsc-core npx tsc -p packages/core/tsconfig.json
+  counted "core and command line" vitest "$STATE/vitest.json" npx vitest run --project core --project cli --reporter default --reporter json --outputFile.json="$STATE/vitest.json"
+  say "$PASSED passed, $FAILED failed"
+  [ "$FAILED" = 0 ]
+}
+
+run_tests() {
+  prepare with-browser
+  (cd apps/web && npx svelte-kit sync) >"$LOGS/sync.log" 2>&1
+  static_checks
+  # Tests bring their own database, whatever DATABASE_URL says.
+  unset DATABASE_URL
+  pg_bin || install_system with-browser
+  start_test_database
+  trap stop_test_database EXIT
+  export TEST_DATABASE_URL=$DB_URL
+  counted "core, command line, database" vitest "$STATE/vitest.json" npx vitest run --reporter default --reporter json --outputFile.json="$STATE/vitest.json"
+  build_if_stale
+  counted "interface" playwright "$STATE/playwright.json" env PLAYWRIGHT_JSON_OUTPUT_FILE="$STATE/playwright.json" npx playwright test --config apps/web/playwright.config.ts
+  say "$PASSED passed, $FAILED failed"
+  [ "$FAILED" = 0 ]
+}
