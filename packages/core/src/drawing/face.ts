@@ -1,9 +1,17 @@
 /** The opening seen from outside at any moment of the work. */
-import { intersection, mirrored, rectangle, type Polygon } from '../geometry/polygon.ts';
+import {
+  clipSegment,
+  edgesOf,
+  intersection,
+  mirrored,
+  rectangle,
+  sameSegment,
+  type Polygon,
+} from '../geometry/polygon.ts';
 import { silhouette } from '../geometry/solid.ts';
 import type { Build } from '../plan/draft.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
-import type { Drawing, DrawItem } from './items.ts';
+import type { AreaItem, Drawing, DrawItem } from './items.ts';
 import { sceneAfter, type Layer } from './scene.ts';
 import { fitView, type View } from './view.ts';
 
@@ -66,7 +74,7 @@ function background(build: Build, view: View): DrawItem[] {
 
 function layerItems(layer: Layer, view: View, shown: Polygon): DrawItem[] {
   const stroke = layer.fresh ? 'new' : 'thin';
-  const area = (points: Polygon, fill: Extract<DrawItem, { kind: 'area' }>['fill']): DrawItem => ({
+  const area = (points: Polygon, fill: AreaItem['fill']): AreaItem => ({
     kind: 'area',
     points: intersection(points, shown).map(view.to),
     fill,
@@ -88,12 +96,35 @@ function layerItems(layer: Layer, view: View, shown: Polygon): DrawItem[] {
   }
   if (layer.kind === 'solid')
     return layer.solids.map((solid) => area(silhouette(solid).outline, solid.material));
-  if (layer.face.surface !== 'wall') return [];
   const fans = layer.fans
     .filter((fan) => fan.surface === 'wall')
     .map((fan) => area(fan.placed, layer.sheet.material));
-  if (!layer.lifted) return [...fans, area(layer.face.placed, layer.sheet.material)];
-  return [area(foldedBack(layer), 'wrap-back')];
+  if (layer.face.surface !== 'wall') return fans;
+  const ring = layer.lifted ? foldedBack(layer) : layer.face.placed;
+  const edges = edgesOf(ring)
+    .filter((_, i) => !goesOn(layer, i))
+    .map((edge) => clipSegment(edge, shown))
+    .filter((edge) => edge !== null);
+  return [
+    ...fans,
+    { ...area(ring, layer.lifted ? 'wrap-back' : layer.sheet.material), stroke: 'none' },
+    ...edges.map((edge): DrawItem => ({
+      kind: 'line',
+      points: edge.map(view.to),
+      stroke,
+      owner: layer.thing,
+    })),
+  ];
+}
+
+/** Whether a face goes on into another one of its sheet on the same surface: no edge is seen there. */
+function goesOn({ sheet, face, lifted }: Extract<Layer, { kind: 'face' }>, edge: number): boolean {
+  const own = edgesOf(face.flat)[edge];
+  return sheet.hinges.some(({ a, b, edge: hinge }) => {
+    if ((a !== face.id && b !== face.id) || !own || !sameSegment(own, hinge)) return false;
+    const other = sheet.faces.find((f) => f.id === (a === face.id ? b : a));
+    return other?.surface === face.surface && !lifted;
+  });
 }
 
 /** A lifted face turned over about the line it hangs on. */

@@ -66,7 +66,8 @@ export function sceneAfter(build: Build, count: number): Scene {
         const now = state.faces.get(faceKey(piece.id, face.id));
         if (!now || now.state === 'gone') return [];
         const lifted = now.state === 'lifted';
-        const fans = piece.sheet.faces[0] === face ? piece.sheet.fans : [];
+        const first = piece.sheet.faces.find((f) => f.surface === face.surface) === face;
+        const fans = first ? piece.sheet.fans.filter((fan) => fan.surface === face.surface) : [];
         const fresh = isFresh(now.order) || (lifted && current === liftedIn(build, piece.id, face.id));
         return [
           {

@@ -3,12 +3,12 @@ import type { Polygon } from '../geometry/polygon.ts';
 import type { SheetFace } from '../geometry/sheet.ts';
 import { cutAcross, type Range, type Solid } from '../geometry/solid.ts';
 import { onSurface, type SurfaceId } from '../geometry/surface.ts';
-import type { Point2 } from '../geometry/vector.ts';
+import { distance2, type Point2 } from '../geometry/vector.ts';
 import { sillHeight } from '../methods/pieces/context.ts';
 import type { Build } from '../plan/draft.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
 import type { DrawOptions } from './face.ts';
-import type { Drawing, DrawItem } from './items.ts';
+import { LABEL_SIZE, textWidth, type Drawing, type DrawItem } from './items.ts';
 import { labelColumn, type Label } from './labels.ts';
 import { sceneAfter, type Layer } from './scene.ts';
 import { fitView, type View } from './view.ts';
@@ -19,8 +19,7 @@ const OUTSIDE_mm = 40;
 const INSIDE_mm = 40;
 /** Thin things are drawn this thick on paper, side by side where they lie on each other. */
 const SHEET_px = 3;
-/** Room for the longest name beside the tracks. */
-const NAMES_px = 140;
+const FOLD_mm = 0.1;
 
 export interface SillOptions extends DrawOptions {
   readonly name: (piece: string) => string;
@@ -34,19 +33,20 @@ export function sillDrawing(build: Build, options: SillOptions): Drawing {
     w: [-opening.depth - INSIDE_mm, Math.max(unit.front, 0) + OUTSIDE_mm],
     v: [-BELOW_mm, unit.bottom + ABOVE_mm],
   } as const;
+  const scene = sceneAfter(build, options.step);
+  const sheets = sheetLines(build, scene.layers, u, window.v);
+  const room = namesWidth(sheets, options.name);
   const view = fitView({ x: [-window.w[1], -window.w[0]], y: window.v }, options, {
-    left: NAMES_px + trackSpace(1),
-    right: NAMES_px + trackSpace(2),
+    left: room.outside + trackSpace(1),
+    right: room.inside + trackSpace(2),
     top: trackSpace(1) + 14,
     bottom: trackSpace(2) + 6,
   });
-  const scene = sceneAfter(build, options.step);
   const solids = scene.layers.flatMap((layer) =>
     layer.kind === 'solid' ? layer.solids.map((s) => ({ solid: s, layer })) : [],
   );
   const cut = (list: readonly Solid[]) => cutAcross(list, u, window);
   const toPaper = ([w, v]: Point2): Point2 => view.to([-w, v]);
-  const sheets = sheetLines(build, scene.layers, u, window.v);
   const items: DrawItem[] = [
     ...cut(build.base).map((r): DrawItem => ({
       kind: 'area',
@@ -64,26 +64,48 @@ export function sillDrawing(build: Build, options: SillOptions): Drawing {
         owner: layer.thing,
       })),
     ),
-    ...sheets.map(({ layer, line, normal, beneath }): DrawItem => {
-      const off = SHEET_px * (beneath + 0.5);
-      const points = line.map((p): Point2 => {
-        const [x, y] = toPaper(p);
-        return [x - normal[0] * off, y - normal[1] * off];
-      });
-      const stroke = layer.fresh ? 'new' : 'none';
-      return {
-        kind: 'line',
-        points,
-        stroke,
-        width: SHEET_px,
-        fill: layer.sheet.material,
-        owner: layer.thing,
-      };
-    }),
+    ...joined(sheets, toPaper).map(({ layer, points }): DrawItem => ({
+      kind: 'line',
+      points,
+      stroke: layer.fresh ? 'new' : 'none',
+      width: SHEET_px,
+      fill: layer.sheet.material,
+      owner: layer.thing,
+    })),
     ...dimensionItems(dimensions(build, view, options), view),
     ...names(sheets, view, toPaper, options),
   ];
   return { width: options.width, height: options.height, scale: view.scale, items };
+}
+
+/** A point of a sheet's line moved out by what lies beneath it. */
+function setOff({ normal, beneath }: SheetLine, [x, y]: Point2): Point2 {
+  const off = (SHEET_px + 1) * (beneath + 0.5);
+  return [x - normal[0] * off, y - normal[1] * off];
+}
+
+/** Lines on paper, set off by what lies beneath; faces of one sheet that meet at a fold are one line. */
+function joined(sheets: readonly SheetLine[], toPaper: (p: Point2) => Point2) {
+  const lines: { layer: SheetLine['layer']; ends: readonly Point2[]; points: readonly Point2[] }[] = [];
+  for (const met of sheets) {
+    const { layer, line } = met;
+    const points = line.map((p) => setOff(met, toPaper(p)));
+    const meets = (p?: Point2, q?: Point2) => p !== undefined && q !== undefined && distance2(p, q) < FOLD_mm;
+    const before = lines.find(
+      (l) => l.layer.thing === layer.thing && l.ends.some((e) => line.some((p) => meets(e, p))),
+    );
+    if (!before) {
+      lines.push({ layer, ends: line, points });
+      continue;
+    }
+    const { ends } = before;
+    const startsThere = meets(ends.at(-1), line[0]) || meets(ends[0], line[0]);
+    const [here, there] = startsThere ? [line, points] : [line.toReversed(), points.toReversed()];
+    const atEnd = meets(ends.at(-1), here[0]);
+    before.ends = atEnd ? [...ends, ...here] : [...here.toReversed(), ...ends];
+    before.points = atEnd ? [...before.points, ...there] : [...there.toReversed(), ...before.points];
+  }
+  return lines;
 }
 
 /** Sideways place of the cut: the middle between the first two sill shims. */
@@ -152,6 +174,18 @@ function withinHeight([a, b]: readonly Point2[], [low, high]: Range): Point2[] |
   return b[1] === a[1] ? [a, b] : [at(a[1]), at(b[1])];
 }
 
+const isOutside = ({ layer }: SheetLine): boolean => layer.face.surface === 'wall';
+
+/** Paper that the longest name takes on each side. */
+function namesWidth(
+  sheets: readonly SheetLine[],
+  name: SillOptions['name'],
+): { outside: number; inside: number } {
+  const widest = (list: readonly SheetLine[]) =>
+    Math.max(60, ...list.map((s) => textWidth(name(s.layer.thing), LABEL_SIZE))) + 24;
+  return { outside: widest(sheets.filter(isOutside)), inside: widest(sheets.filter((s) => !isOutside(s))) };
+}
+
 function names(
   sheets: readonly SheetLine[],
   view: View,
@@ -159,13 +193,14 @@ function names(
   { name }: SillOptions,
 ): DrawItem[] {
   const seen = new Set<string>();
-  const labels = sheets.flatMap(({ layer, line }): (Label & { outside: boolean })[] => {
+  const labels = sheets.flatMap((met): (Label & { outside: boolean })[] => {
+    const { layer, line } = met;
     const [a, b] = line;
     if (!a || !b || seen.has(layer.thing)) return [];
     seen.add(layer.thing);
-    const outside = layer.face.surface === 'wall';
+    const outside = isOutside(met);
     const at: Point2 = outside ? (a[1] < b[1] ? a : b) : [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-    const [x, y] = toPaper(at);
+    const [x, y] = setOff(met, toPaper(at));
     return [
       {
         text: name(layer.thing),

@@ -44,6 +44,11 @@ export interface Sheet {
   readonly fans: readonly Fan[];
 }
 
+export interface SheetSpec extends Pick<Sheet, 'id' | 'material'>, Partial<Pick<Sheet, 'slits' | 'fans'>> {
+  /** Further pairs of faces that go on into each other, where the sheet runs round a hole. */
+  readonly joins?: readonly (readonly [string, string])[];
+}
+
 export interface FaceSpec {
   readonly id: string;
   readonly surface: Surface;
@@ -69,11 +74,7 @@ const HINGE_TOLERANCE_mm = 3 * GRID_mm;
  *
  * @throws Error when two faces share no edge, or a fold line does not lie on the next surface
  */
-export function foldSheet(
-  spec: Pick<Sheet, 'id' | 'material'> & Partial<Pick<Sheet, 'slits' | 'fans'>>,
-  laid: Laid,
-  specs: readonly FaceSpec[],
-): Sheet {
+export function foldSheet(spec: SheetSpec, laid: Laid, specs: readonly FaceSpec[]): Sheet {
   const faces = new Map<string, SheetFace>();
   const hinges: Hinge[] = [];
   for (const { id, surface, flat, from } of specs) {
@@ -93,7 +94,13 @@ export function foldSheet(
       space: placed.map((p) => onSurface(surface, p)),
     });
   }
-  return { ...spec, faces: [...faces.values()], hinges, slits: spec.slits ?? [], fans: spec.fans ?? [] };
+  const { id, material, slits = [], fans = [], joins = [] } = spec;
+  for (const [a, b] of joins) {
+    const [one, other] = [faces.get(a), faces.get(b)];
+    if (!one || !other) throw new Error(`${id}: no faces ${a} and ${b} to join`);
+    hinges.push({ a, b, edge: sharedEdge(one.flat, other.flat, `${id}: ${b}`) });
+  }
+  return { id, material, faces: [...faces.values()], hinges, slits, fans };
 }
 
 /** Index of the vertex of a face at a point of the flat outline; -1 when there is none. */

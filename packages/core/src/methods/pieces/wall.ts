@@ -26,6 +26,7 @@ export function wrapWithFlap(id: string, { opening, numbers }: PieceContext): Sh
     {
       id,
       material: 'wrap',
+      joins: [['right-shoulder', 'above']],
       slits: [
         [[0, H], leftSlitEnd],
         [[W, H], rightSlitEnd],

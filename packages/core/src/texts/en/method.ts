@@ -15,9 +15,9 @@ export const presetTexts: Readonly<Record<PresetId, { name: string; summary: str
 };
 
 export const pieceTexts: Readonly<Record<DrainedPieceId, string>> = {
-  wrap: 'Wrap with head flap',
+  wrap: 'Wrap with flap',
   board: 'Bevelled sill board',
-  pan: 'Sill pan, one piece',
+  pan: 'Sill pan',
   'jamb-flashing-left': 'Jamb flashing, left',
   'jamb-flashing-right': 'Jamb flashing, right',
   'head-flashing': 'Head flashing',

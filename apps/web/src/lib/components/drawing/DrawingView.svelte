@@ -47,10 +47,15 @@
         data-owner={item.owner}
       />
     {:else if item.kind === 'line'}
-      <polyline points={path(item)} class="line {item.stroke}" style={paint(item)} data-owner={item.owner} />
-      {#if item.fill && item.stroke === 'new'}
-        <polyline points={path(item)} class="line halo" data-owner={item.owner} />
+      {#if item.fill}
+        <polyline
+          points={path(item)}
+          class="line {item.stroke}"
+          style="stroke-width:{(item.width ?? 2) + (item.stroke === 'new' ? 3 : 1.6)}"
+          data-owner={item.owner}
+        />
       {/if}
+      <polyline points={path(item)} class="line {item.stroke}" style={paint(item)} data-owner={item.owner} />
     {:else if item.kind === 'mark'}
       <circle cx={item.at[0]} cy={item.at[1]} r="4" class="point {item.tone}" data-owner={item.owner} />
     {:else}
@@ -108,9 +113,9 @@
     stroke-width: 2.4;
     stroke-dasharray: 7 4;
   }
-  .line.halo {
+  .line.new {
     stroke: var(--rust);
-    stroke-width: 1;
+    stroke-width: 2.2;
   }
   .point {
     fill: var(--paper);

@@ -32,6 +32,7 @@
         aria-label="{pieceText(piece.id)}, {length(piece.size.length_mm)} × {length(piece.size.width_mm)}"
       >
         {#each piece.regions as region, i (i)}<polygon points={path(region)} />{/each}
+        {#each piece.outline as line, i (i)}<polyline points={path(line)} />{/each}
         {#each piece.folds as line, i (i)}<polyline class="fold" points={path(line)} />{/each}
         {#each piece.slits as line, i (i)}<polyline class="slit" points={path(line)} />{/each}
       </svg>
@@ -57,9 +58,6 @@
   }
   polygon {
     fill: #fdfcf9;
-    stroke: var(--ink);
-    stroke-width: 1.2;
-    vector-effect: non-scaling-stroke;
   }
   polyline {
     fill: none;

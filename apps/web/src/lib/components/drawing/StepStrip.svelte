@@ -64,7 +64,6 @@
         <b>{text.strip.bare}</b>
       {/if}
     </p>
-    <p class="time">{spent}</p>
   </div>
   <div
     class="strip"
@@ -87,7 +86,10 @@
       </span>
     {/each}
   </div>
-  <p class="hint"><span class="stop" aria-hidden="true"></span> {text.strip.hold}. {text.strip.hint}</p>
+  <p class="hint">
+    <span class="stop" aria-hidden="true"></span>
+    {text.strip.hold}. {text.strip.hint} <span class="time">{spent}</span>
+  </p>
 </div>
 
 <style>
@@ -102,7 +104,9 @@
     justify-content: space-between;
     gap: var(--gap-1) var(--gap-4);
   }
-  .time,
+  .time {
+    margin-left: auto;
+  }
   .hint {
     color: var(--ink-soft);
   }

@@ -33,6 +33,8 @@
     log.progress.find((s) => s.status !== 'done' && s.status !== 'blocked') ??
       log.progress.find((s) => s.status === 'blocked'),
   );
+  /** Steps before the one that is next: folded away, so that the card for now comes first. */
+  const before = $derived(next ? log.progress.findIndex((s) => s.id === next.id) : 0);
   const changed = $derived(log.changedSteps(editor.plan));
   const problem = $derived(log.problem === 'not-sent' ? text.install.notSent : log.problem);
   const CLOCK_ms = 15_000;
@@ -51,6 +53,24 @@
   const when = (at: string) =>
     new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 </script>
+
+{#snippet cards(from: number, to: number)}
+  {#each log.progress.slice(from, to) as state, i (state.id)}
+    {@const step = log.steps[from + i]}
+    {#if step}
+      <li>
+        <StepCard
+          {step}
+          {state}
+          number={from + i + 1}
+          open={state.id === next?.id}
+          {log}
+          units={editor.context.job.units}
+        />
+      </li>
+    {/if}
+  {/each}
+{/snippet}
 
 <div class="install">
   <div class="head">
@@ -84,23 +104,13 @@
       </div>
     {/if}
     {#if !next}<p class="finished" role="status">{text.install.finished}</p>{/if}
-    <ol>
-      {#each log.progress as state, i (state.id)}
-        {@const step = log.steps[i]}
-        {#if step}
-          <li>
-            <StepCard
-              {step}
-              {state}
-              number={i + 1}
-              open={state.id === next?.id}
-              {log}
-              units={editor.context.job.units}
-            />
-          </li>
-        {/if}
-      {/each}
-    </ol>
+    {#if before > 0 && next}
+      <details class="before">
+        <summary>{text.install.before(before)}</summary>
+        <ol>{@render cards(0, before)}</ol>
+      </details>
+    {/if}
+    <ol>{@render cards(next ? before : 0, log.steps.length)}</ol>
     <EntryHistory {log} title={(step) => stepText(step).title} />
   {/if}
 </div>
@@ -148,6 +158,17 @@
     padding: var(--gap-3);
     border-left: 4px solid var(--watch);
     background: var(--sand);
+  }
+  .before {
+    width: 100%;
+  }
+  .before > summary {
+    display: flex;
+    align-items: center;
+    min-height: var(--touch);
+    color: var(--good);
+    font-weight: 600;
+    cursor: pointer;
   }
   ol {
     display: grid;

@@ -61,7 +61,7 @@
   </nav>
   <div class="work">
     <StageRail job={context.job.id} opening={current.opening.id} plan={editor.plan} />
-    <SaveBar {editor} />
+    <SaveBar {editor} editing={page.params.stage === 'measure' || page.params.stage === 'detail'} />
     {@render children()}
   </div>
 </div>
@@ -97,6 +97,7 @@
   }
   .mark {
     font-weight: 700;
+    white-space: nowrap;
   }
   .name {
     overflow: hidden;

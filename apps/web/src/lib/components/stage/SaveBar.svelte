@@ -3,6 +3,8 @@
 
   export interface SaveBarProps {
     editor: OpeningEditor;
+    /** Whether this stage edits the opening, so that undo belongs here. */
+    editing: boolean;
   }
 </script>
 
@@ -13,7 +15,7 @@
   import Undo from '@lucide/svelte/icons/undo-2';
   import { formatSize, pointTexts, surveyPointIds, type Opening } from '@hulvek/core';
 
-  let { editor }: SaveBarProps = $props();
+  let { editor, editing }: SaveBarProps = $props();
   const unit = $derived(editor.plan.unit);
   const size = $derived(
     unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, editor.context.job.units),
@@ -42,12 +44,14 @@
   <p class="state" role="status" data-state={editor.save}>
     {text.save[editor.save]}{editor.save === 'refused' && editor.refusal ? `: ${editor.refusal}` : ''}
   </p>
-  <Button kind="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}
-    ><Undo size={16} aria-hidden="true" />{text.save.undo}</Button
-  >
-  <Button kind="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}
-    ><Redo size={16} aria-hidden="true" />{text.save.redo}</Button
-  >
+  {#if editing}
+    <Button kind="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}
+      ><Undo size={16} aria-hidden="true" />{text.save.undo}</Button
+    >
+    <Button kind="quiet" disabled={!editor.canRedo} onclick={() => editor.redo()}
+      ><Redo size={16} aria-hidden="true" />{text.save.redo}</Button
+    >
+  {/if}
 </div>
 {#if editor.save === 'conflict'}
   <section class="conflict" aria-label={text.save.conflict}>
