@@ -76,6 +76,8 @@ export default ts.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
       'svelte/no-navigation-without-resolve': 'off',
+      // Documents are replaced, never changed in place: plain Map, Set and Date are read only here.
+      'svelte/prefer-svelte-reactivity': 'off',
     },
   },
   coreBoundary,

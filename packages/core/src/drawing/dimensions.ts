@@ -45,8 +45,13 @@ function onTracks(dimensions: readonly Dimension[]): Placed[] {
     const [low, high] = [Math.min(d.from, d.to), Math.max(d.from, d.to)];
     const wide = textWidth(d.text, DIMENSION_SIZE) + GAP;
     const inside = wide <= high - low;
-    const middle = inside ? (low + high) / 2 : high + wide / 2 + TICK;
-    const need: [number, number] = inside ? [low, high] : [low, middle + wide / 2];
+    // Beside a level line the figure stands to its right, beside an upright one above it: away from the other tracks.
+    const upright = d.side === 'left' || d.side === 'right';
+    const beside = upright ? low - wide / 2 - TICK : high + wide / 2 + TICK;
+    const middle = inside ? (low + high) / 2 : beside;
+    const need: [number, number] = inside
+      ? [low, high]
+      : [Math.min(low, middle - wide / 2), Math.max(high, middle + wide / 2)];
     let track = 0;
     while (taken[track]?.some(([a, b]) => need[0] < b + GAP && need[1] > a - GAP)) track++;
     (taken[track] ??= []).push(need);

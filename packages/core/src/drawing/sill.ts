@@ -1,8 +1,7 @@
 /** A plumb cut through the sill, weather on the left, room on the right, at any moment of the work. */
-import type { Polygon } from '../geometry/polygon.ts';
 import type { SheetFace } from '../geometry/sheet.ts';
 import { cutAcross, type Range, type Solid } from '../geometry/solid.ts';
-import { onSurface, type SurfaceId } from '../geometry/surface.ts';
+import type { SurfaceId } from '../geometry/surface.ts';
 import { distance2, type Point2 } from '../geometry/vector.ts';
 import { sillHeight } from '../methods/pieces/context.ts';
 import type { Build } from '../plan/draft.ts';
@@ -20,6 +19,8 @@ const INSIDE_mm = 40;
 /** Thin things are drawn this thick on paper, side by side where they lie on each other. */
 const SHEET_px = 3;
 const FOLD_mm = 0.1;
+/** On narrower paper the drawing needs the room that names would take. */
+const NAMES_FROM_px = 560;
 
 export interface SillOptions extends DrawOptions {
   readonly name: (piece: string) => string;
@@ -35,7 +36,8 @@ export function sillDrawing(build: Build, options: SillOptions): Drawing {
   } as const;
   const scene = sceneAfter(build, options.step);
   const sheets = sheetLines(build, scene.layers, u, window.v);
-  const room = namesWidth(sheets, options.name);
+  const named = options.width >= NAMES_FROM_px;
+  const room = named ? namesWidth(sheets, options.name) : { outside: 12, inside: 12 };
   const view = fitView({ x: [-window.w[1], -window.w[0]], y: window.v }, options, {
     left: room.outside + trackSpace(1),
     right: room.inside + trackSpace(2),
@@ -73,7 +75,7 @@ export function sillDrawing(build: Build, options: SillOptions): Drawing {
       owner: layer.thing,
     })),
     ...dimensionItems(dimensions(build, view, options), view),
-    ...names(sheets, view, toPaper, options),
+    ...(named ? names(sheets, view, toPaper, options) : []),
   ];
   return { width: options.width, height: options.height, scale: view.scale, items };
 }

@@ -71,7 +71,7 @@ function drawn(
   }
   const lit = options.point ? measuredLine(frame, options.point) : null;
   if (lit) items.push({ kind: 'line', points: lit.map(to), stroke: 'measure', owner: 'reading' });
-  if (placement) items.push(...gapItems(placement.gaps, to, view, options));
+  if (placement) items.push(...worstLast(gapItems(placement.gaps, to, view, options)));
   return items;
 }
 
@@ -129,6 +129,13 @@ export const gapTone = ({ flashed_mm, side }: Gap, least_mm: number): Tone => {
   if (flashed_mm < 0) return 'bad';
   return flashed_mm < least_mm - 1e-6 ? 'watch' : 'good';
 };
+
+const GRAVITY: readonly Tone[] = ['plain', 'quiet', 'good', 'watch', 'bad'];
+
+/** Two sides share a corner: the worse mark must not lie under the better one. */
+const worstLast = (items: readonly DrawItem[]): DrawItem[] =>
+  [...items].sort((a, b) => gravity(a) - gravity(b));
+const gravity = (item: DrawItem): number => ('tone' in item ? GRAVITY.indexOf(item.tone) : 0);
 
 /** A mark where it was measured and the flashed gap beside it, outside the opening. */
 function gapItems(

@@ -96,11 +96,11 @@ export const text = {
     columns: {
       mark: 'Mark',
       name: 'Opening',
-      facade: 'Façade',
-      size: 'Unit, width × height',
-      method: 'Method',
       fit: 'Fit and sizes',
       done: 'Installed',
+      size: 'Unit, width × height',
+      facade: 'Façade',
+      method: 'Method',
     },
     notStarted: 'not started',
     noUnit: 'no unit chosen',
@@ -248,7 +248,7 @@ export const text = {
     of: (i: number, n: number) => `Step ${i} of ${n}`,
     hold: 'stop: somebody must look',
     time: (work: string, rest: string) => `${work} of work${rest === '' ? '' : `, ${rest} rest`}`,
-    hint: 'Drag, or use the arrow keys, to see the wall at that moment.',
+    hint: 'Drag, or use the arrow keys.',
   },
   install: {
     title: 'Install',

@@ -57,12 +57,12 @@ function missingText(points: readonly SurveyPointId[]): string {
   );
 }
 
-/** `left jamb: 5 mm bottom, 7 mm top; head: …` */
+/** `left jamb 5 mm bottom, 7 mm top; head …` */
 function bySide(corrections: readonly Correction[], figure: (mm: number) => string): string {
   const groups = sides.flatMap((side) => {
     const own = corrections.filter((c) => c.gap.side === side);
     const parts = own.map(({ gap, by_mm }) => `${figure(Math.abs(by_mm))} ${placeName(gap)}`);
-    return own.length === 0 ? [] : [`${sideTexts[side]}: ${parts.join(', ')}`];
+    return own.length === 0 ? [] : [`${sideTexts[side]} ${parts.join(', ')}`];
   });
   return groups.join('; ');
 }
@@ -76,15 +76,15 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
   'fit-fails': ({ trim }, f) => ({
     title: 'The unit does not fit this opening',
-    text: `It would touch the wall. Take off at least, ${bySide(trim, f.lengthUp)}. Trim the opening, never the unit; ask before cutting structure.`,
+    text: `It would touch the wall. Take off at least: ${bySide(trim, f.lengthUp)}. Trim the opening, never the unit; ask before cutting structure.`,
   }),
   'fit-tight': ({ trim }, f) => ({
     title: 'Tight: no room for foam',
-    text: `Once flashed, the gap is under the least at ${trim.length === 1 ? 'one place' : `${trim.length} places`}; it could not be filled and sealed there. Trim the opening, ${bySide(trim, f.lengthUp)}.`,
+    text: `Once flashed, the gap is under the least at ${trim.length === 1 ? 'one place' : `${trim.length} places`}; it could not be filled and sealed there. Trim the opening: ${bySide(trim, f.lengthUp)}.`,
   }),
   'fit-loose': ({ pack }, f) => ({
     title: 'Too loose',
-    text: `${pack.some((p) => p.because === 'fin') ? 'The fin’s fasteners would miss framing' : 'The joint is wider than it can be closed'}. Pack the opening out, ${bySide(pack, f.lengthUp)}.`,
+    text: `${pack.some((p) => p.because === 'fin') ? 'The fin’s fasteners would miss framing' : 'The joint is wider than it can be closed'}. Pack the opening out: ${bySide(pack, f.lengthUp)}.`,
   }),
   'fit-unproven': ({ missing }) => ({
     title: 'Not everything is measured',

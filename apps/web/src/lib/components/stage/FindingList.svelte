@@ -44,10 +44,10 @@
       .join(', ');
 </script>
 
-<div class="verdict">
+<h2 class="verdict">
   <VerdictMark {verdict} word />
   {#if title}<span class="title">{title}</span>{/if}
-</div>
+</h2>
 {#if summary}<p class="summary">{summary}</p>{/if}
 <ul>
   {#each findings as finding, i (i)}
@@ -71,6 +71,7 @@
     align-items: baseline;
     gap: var(--gap-3);
     font-size: 1.15rem;
+    font-weight: 400;
   }
   .title,
   .summary,

@@ -153,7 +153,9 @@
     <p class="hint">{text.measure.method}</p>
   </section>
 
-  <section class="result" id="measure-result" tabindex="-1" aria-label={text.measure.result}>
+  <!-- It scrolls on its own, so the keyboard must be able to enter it. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <section class="result" id="measure-result" tabindex="0" aria-label={text.measure.result}>
     <FindingList
       findings={plan.findings}
       verdict={plan.verdict}
@@ -203,14 +205,10 @@
     overflow-y: auto;
     max-height: calc(100vh - 160px);
   }
-  .result:focus {
-    outline: none;
-  }
   .choices {
     display: grid;
-    grid-template-columns: auto 1fr;
     align-items: center;
-    gap: var(--gap-2) var(--gap-3);
+    gap: var(--gap-1);
     margin: var(--gap-2) 0;
   }
   .from {

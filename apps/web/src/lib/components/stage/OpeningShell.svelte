@@ -59,11 +59,11 @@
       {/each}
     </ul>
   </nav>
-  <div class="work">
+  <main class="work">
     <StageRail job={context.job.id} opening={current.opening.id} plan={editor.plan} />
     <SaveBar {editor} editing={page.params.stage === 'measure' || page.params.stage === 'detail'} />
     {@render children()}
-  </div>
+  </main>
 </div>
 
 <style>

@@ -43,9 +43,6 @@
             <tr>
               <th scope="row"><a href="/jobs/{data.job.id}/{row.id}/measure">{row.mark}</a></th>
               <td>{row.name}</td>
-              <td>{row.facade}</td>
-              <td class="figure">{row.size ?? text.job.noUnit}</td>
-              <td>{row.method}</td>
               <td>
                 <VerdictMark verdict={row.verdict} word />
                 {#if row.fit}<span class="fit">{text.job.fits[row.fit]}</span>{/if}
@@ -59,6 +56,9 @@
                   >
                 {/if}
               </td>
+              <td class="figure">{row.size ?? text.job.noUnit}</td>
+              <td>{row.facade}</td>
+              <td>{row.method}</td>
             </tr>
           {:else}
             <tr><td colspan="7">{text.job.none}</td></tr>

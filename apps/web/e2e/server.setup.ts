@@ -1,0 +1,58 @@
+/** Serves the build on a free port with a database of its own, for one run of the interface tests. */
+import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { createServer, type AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import pg from 'pg';
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+
+async function healthy(base: string): Promise<void> {
+  const until = Date.now() + 30_000;
+  while (Date.now() < until) {
+    const up = await fetch(`${base}/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (up) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error('the server did not come up');
+}
+
+export default async function setup() {
+  const server = process.env.TEST_DATABASE_URL ?? process.env.DATABASE_URL;
+  if (!server) throw new Error('TEST_DATABASE_URL is not set: run the tests with ./hulvek test');
+  const name = `hulvek_interface_${randomBytes(6).toString('hex')}`;
+  const admin = new pg.Client({ connectionString: server });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  const url = new URL(server);
+  url.pathname = `/${name}`;
+  const port = await freePort();
+  const base = `http://127.0.0.1:${port}`;
+  const child = spawn(process.execPath, ['build/index.js'], {
+    cwd: join(import.meta.dirname, '..'),
+    env: {
+      ...process.env,
+      DATABASE_URL: url.toString(),
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      ORIGIN: base,
+    },
+    stdio: 'inherit',
+  });
+  process.env.HULVEK_BASE = base;
+  await healthy(base);
+  return async () => {
+    child.kill();
+    await admin.query(`drop database ${name} with (force)`);
+    await admin.end();
+  };
+}

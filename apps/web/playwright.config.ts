@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test';
+
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export default defineConfig({
+  testDir: './e2e',
+  testMatch: '*.e2e.ts',
+  outputDir: '../../.hulvek/test-results',
+  workers: 1,
+  timeout: 60_000,
+  reporter: [['list'], ['json']],
+  globalSetup: './e2e/server.setup.ts',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: '/usr/bin/chromium', args },
+    trace: 'retain-on-failure',
+  },
+});

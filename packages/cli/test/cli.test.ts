@@ -1,0 +1,76 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { readJobFile, skarvPoint, writeJobFile, type JobFile } from '@hulvek/core';
+import { describe, expect, it } from 'vitest';
+import { run } from '../src/run.ts';
+
+const example = writeJobFile(skarvPoint());
+const only = (...marks: string[]): string => {
+  const file: JobFile = skarvPoint();
+  return writeJobFile({
+    ...file,
+    openings: file.openings.filter((o) => marks.includes(o.mark)),
+    records: { issues: [], entries: [] },
+  });
+};
+const call = (text: string, ...args: string[]) => run([...args, 'job.json'], () => text);
+
+describe('hulvek on the command line', () => {
+  it('prints an example that reads back without loss', () =>
+    expect(readJobFile(run(['example'], () => '').out)).toEqual({ ok: true, value: skarvPoint() }));
+
+  it.each([
+    ['holds', only('S-01'), 0],
+    ['watch', only('S-01', 'S-04'), 0],
+    ['one fails', example, 1],
+    ['nothing fails, one is not measured', only('S-01', 'S-02'), 3],
+    ['cut off', example.slice(0, 500), 2],
+    ['not a job', '[]', 2],
+  ])('check of a file that %s ends with its exit code', (_, text, exit) =>
+    expect(call(text, 'check').exit).toBe(exit),
+  );
+
+  it('plan --json of one opening carries its cut list and its steps', () => {
+    const [plan] = JSON.parse(call(example, 'plan', '--opening', 'S-01', '--json').out);
+    expect(plan).toMatchObject({ mark: 'S-01', verdict: 'holds', fit: { verdict: 'fits' } });
+    expect(plan.cuts.find((c: { piece: string }) => c.piece === 'pan').length_mm).toBe(1221);
+    expect(plan.steps).toHaveLength(21);
+  });
+
+  it.each([
+    [['plan', '--opening', 'X-9'], /no opening "X-9"/],
+    [['plan', 'a', 'b'], /Name one job file/],
+    [['fly'], /no "fly" here/],
+    [['check', '--wings'], /wings/],
+  ])('%j is answered with a sentence and exit 2', (args, message) => {
+    const result = run(
+      args[0] === 'plan' && args[1] === '--opening' ? [...args, 'job.json'] : args,
+      () => example,
+    );
+    expect(result).toMatchObject({ exit: 2, out: '' });
+    expect(result.err).toMatch(message);
+  });
+
+  it('every problem of a bad file carries its place in the file', () => {
+    const result = call(example.replace('"typed": "920"', '"typed": "92O"'), 'check');
+    expect(result.exit).toBe(2);
+    expect(result.err).toMatch(
+      /job\.json: openings\[0\]\.survey\.values\.roughWidth\.typed: "92O" does not read as 920 mm/,
+    );
+  });
+
+  it('runs as npx hulvek on a real file, also on one that is not there', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'hulvek-cli-')), 'skarv.hulvek.json');
+    writeFileSync(file, only('S-01'));
+    const bin = new URL('../bin/hulvek.mjs', import.meta.url).pathname;
+    const { stdout } = await promisify(execFile)(process.execPath, [bin, 'plan', file]);
+    expect(stdout).toMatch(/S-01 {2}store window {2}Holds[\s\S]*Sill pan\s+1221/);
+    await expect(promisify(execFile)(process.execPath, [bin, 'plan', `${file}.gone`])).rejects.toMatchObject({
+      code: 2,
+      stderr: expect.stringMatching(/^Cannot read .*gone: ENOENT/),
+    });
+  });
+});

@@ -1,0 +1,251 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  faceDrawing,
+  formatLength,
+  planOpening,
+  sceneAfter,
+  sillDrawing,
+  skarvPoint,
+  surveyDrawing,
+  pieceText,
+  stepTexts,
+} from '@hulvek/core';
+import { textBox, type TextItem } from '../src/drawing/items.ts';
+import { presets } from '../src/methods/index.ts';
+import { parameterIds, parameters } from '../src/methods/parameters.ts';
+import { pieceTexts } from '../src/texts/en/method.ts';
+import { surveyPointIds, surveyPoints } from '../src/survey/points.ts';
+import { replay } from '../src/order/events.ts';
+import { sequence } from '../src/order/sequence.ts';
+import { crooked, job, openingWith, planWith, SQUARE } from './support/openings.ts';
+
+const figure = (mm: number) => formatLength(mm, 'in', 'figure');
+
+describe('planOpening', () => {
+  it('gives the same plan for the same opening, to the letter', () => {
+    const opening = openingWith(SQUARE);
+    expect(JSON.stringify(planOpening(opening, job))).toBe(
+      JSON.stringify(planOpening(opening, skarvPoint())),
+    );
+  });
+
+  it('never throws on any readings and numbers that pass the schema', () => {
+    const readings = fc.record(
+      Object.fromEntries(
+        surveyPointIds.map((id) => [
+          id,
+          fc.double({ min: surveyPoints[id].least_mm, max: surveyPoints[id].most_mm, noNaN: true }),
+        ]),
+      ),
+      { requiredKeys: [] },
+    );
+    const numbers = fc.record(
+      Object.fromEntries(
+        parameterIds.map((id) => {
+          const { least, most, kind } = parameters[id];
+          const value = fc.double({ min: least, max: most, noNaN: true });
+          return [
+            id,
+            value.map((v) => (kind === 'length' ? { typed: `${v} mm`, mm: v } : { typed: `${v}°`, deg: v })),
+          ];
+        }),
+      ),
+      { requiredKeys: [] },
+    );
+    fc.assert(
+      fc.property(readings, numbers, (values, changed) => {
+        const plan = planWith(values, { numbers: changed });
+        expect(JSON.stringify(plan)).not.toContain('null,null');
+        for (const cut of plan.cuts) expect(cut.length_mm).toBeGreaterThan(0);
+        if (plan.build)
+          expect(sceneAfter(plan.build, plan.build.steps.length).layers.length).toBeGreaterThan(10);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('without a unit it says what is missing and nothing holds', () => {
+    const plan = planWith(SQUARE, { unit: null });
+    expect(plan.verdict).toBe('not-checkable');
+    expect(plan.findings.find((f) => f.code === 'not-planned')?.facts).toEqual({ missing: ['unit'] });
+  });
+
+  it('re-measuring one width by 0.3 mm leaves every step as it was, by 30 mm it does not', () => {
+    const hashes = (widthTop: number) => planWith({ ...SQUARE, widthTop }).build?.steps.map((s) => s.hash);
+    expect(hashes(920.3)).toEqual(hashes(920));
+    expect(hashes(950)).not.toEqual(hashes(920));
+  });
+});
+
+describe('rows of the method', () => {
+  const { steps, pieces } = presets['drained-head-flap'];
+
+  it('every row has words, a source and only things that exist', () => {
+    const things = new Set<string>([...pieces.map((p) => p.id), 'opening']);
+    for (const step of steps) {
+      expect(Object.keys(stepTexts)).toContain(step.id);
+      expect(step.source).toBeTruthy();
+      for (const { thing } of step.events) expect(things).toContain(thing);
+      for (const { step: before } of step.after) expect(steps.map((s) => s.id)).toContain(before);
+    }
+    for (const { id } of pieces) expect(Object.keys(pieceTexts)).toContain(id);
+  });
+
+  it('every stop says what to look at, and every piece comes onto the wall', () => {
+    for (const step of steps.filter((s) => s.holdPoint))
+      expect(stepTexts[step.id as keyof typeof stepTexts].look).toBeTruthy();
+    const placed = new Set(
+      steps.flatMap((s) => s.events.filter((e) => e.op === 'place' || e.op === 'fill').map((e) => e.thing)),
+    );
+    expect([...placed].sort()).toEqual(pieces.map((p) => p.id).sort());
+  });
+
+  it('whatever order the rows are listed in, each comes after all it waits for', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...steps], { minLength: steps.length }), (shuffled) => {
+        const order = sequence(shuffled).map((s) => s.id);
+        for (const step of steps)
+          for (const { step: before } of step.after)
+            expect(order.indexOf(before)).toBeLessThan(order.indexOf(step.id));
+      }),
+    );
+  });
+
+  it('rows that wait for each other are named, not looped over', () => {
+    const [a, b] = steps.slice(0, 2);
+    if (!a || !b) throw new Error('too few rows');
+    const circle = [
+      { ...a, after: [{ step: b.id, because: 'physical' as const }] },
+      { ...b, after: [{ step: a.id, because: 'physical' as const }] },
+    ];
+    expect(() => sequence(circle)).toThrow(/check-opening, trim-opening/);
+  });
+});
+
+describe('the wall over time', () => {
+  const { build } = planWith(SQUARE);
+  if (!build) throw new Error('no build');
+  const after = (step: string) => sceneAfter(build, build.steps.findIndex((s) => s.id === step) + 1);
+  const order = (step: string, thing: string, face: string) =>
+    after(step).state.faces.get(`${thing}/${face}`)?.order ?? -1;
+
+  it('the head flap is lifted before the head tape and lies over it once returned', () => {
+    expect(after('head-tape').state.faces.get('wrap/flap')?.state).toBe('lifted');
+    expect(order('head-tape', 'head-tape', 'face')).toBeGreaterThan(order('head-tape', 'wrap', 'flap'));
+    expect(order('flap-down', 'wrap', 'flap')).toBeGreaterThan(order('flap-down', 'head-tape', 'face'));
+    expect(after('flap-down').state.faces.get('wrap/flap-edge')?.state).toBe('gone');
+  });
+
+  it('each upper piece of the finished wall lies over the lower one', () => {
+    const [first, last] = ['pan', 'release'] as const;
+    expect(first).not.toBe(last);
+    const up = ['pan/left-face', 'jamb-flashing-left/face', 'head-flashing/face'].map(
+      (key) => after(last).state.faces.get(key)?.order ?? -1,
+    );
+    expect(up).toEqual([...up].sort((a, b) => a - b));
+    expect(order(last, 'head-tape', 'face')).toBeGreaterThan(order(last, 'jamb-tape-left', 'face'));
+  });
+
+  it('the dry fit leaves no unit behind, the setting does', () => {
+    expect(after('dry-fit').layers.some((l) => l.thing === 'unit')).toBe(false);
+    expect(after('set').layers.some((l) => l.thing === 'unit')).toBe(true);
+    expect(
+      after('set')
+        .state.contacts.filter((c) => c.thing === 'fin' && c.kind === 'bead')
+        .map((c) => c.face),
+    ).toEqual(['left', 'head', 'right']);
+  });
+
+  it.each([
+    [
+      'placing what is there',
+      [
+        ['place', 'pan'],
+        ['place', 'pan'],
+      ],
+      /already there/,
+    ],
+    [
+      'returning what was not lifted',
+      [
+        ['place', 'wrap'],
+        ['return', 'wrap'],
+      ],
+      /was not lifted/,
+    ],
+    [
+      'bonding to a lifted face',
+      [
+        ['place', 'wrap'],
+        ['lift', 'wrap'],
+        ['bond', 'wrap'],
+      ],
+      /cannot be bonded/,
+    ],
+    ['naming what is no part', [['place', 'gutter']], /no part of this opening/],
+  ] as const)('%s is refused', (_, ops, message) => {
+    const things = new Map([
+      ['pan', ['body']],
+      ['wrap', ['flap']],
+    ]);
+    expect(() =>
+      replay(
+        things,
+        ops.map(([op, thing]) => ({ step: 'x', op, thing })),
+      ),
+    ).toThrow(message);
+  });
+});
+
+describe('drawings', () => {
+  const collisions = (items: readonly { kind: string }[]) => {
+    const texts = items.filter((i): i is TextItem => i.kind === 'text');
+    return texts.flatMap((a, i) =>
+      texts.slice(i + 1).flatMap((b) => {
+        const [p, q] = [textBox(a), textBox(b)];
+        const apart = p.x[1] <= q.x[0] || q.x[1] <= p.x[0] || p.y[1] <= q.y[0] || q.y[1] <= p.y[0];
+        return apart ? [] : [`${a.text} on ${b.text}`];
+      }),
+    );
+  };
+  const paper = fc.record({
+    width: fc.integer({ min: 360, max: 1400 }),
+    height: fc.integer({ min: 300, max: 900 }),
+  });
+
+  it('no figure lies on another: face, sill and survey of 150 openings on any paper at any step', () => {
+    fc.assert(
+      fc.property(crooked, paper, fc.integer({ min: 0, max: 22 }), (readings, size, step) => {
+        const { build, frame, fit, numbers } = planWith(readings);
+        if (!build || !frame) throw new Error('no build');
+        const options = { ...size, step, figure };
+        expect(collisions(faceDrawing(build, options).items)).toEqual([]);
+        expect(collisions(sillDrawing(build, { ...options, name: pieceText }).items)).toEqual([]);
+        const survey = surveyDrawing(frame, fit, {
+          ...size,
+          figure,
+          point: 'widthTop',
+          unit: { width: 900, height: 1200 },
+          least_mm: numbers.leastGap,
+          fromInside: step % 2 === 0,
+        });
+        expect(collisions(survey.items)).toEqual([]);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('the pan drawn in the sill cut is as long as the pan that is cut', () => {
+    const { build, cuts } = planWith(SQUARE);
+    if (!build) throw new Error('no build');
+    const drawing = sillDrawing(build, { width: 900, height: 600, step: 5, figure, name: pieceText });
+    const line = drawing.items.find((i) => i.kind === 'line' && i.owner === 'pan' && i.fill !== undefined);
+    if (line?.kind !== 'line') throw new Error('no pan');
+    const [a, b, c, d] = line.points;
+    if (!a || !b || !c || !d) throw new Error('pan not folded');
+    const drawn =
+      (Math.hypot(a[0] - b[0], a[1] - b[1]) + Math.hypot(c[0] - d[0], c[1] - d[1])) / drawing.scale;
+    expect(drawn).toBeCloseTo(cuts.find((cut) => cut.piece === 'pan')?.width_mm ?? 0, 0);
+  });
+});
