@@ -1,5 +1,5 @@
 /** Every word of the interface that is not the core's. Another language is another table of this shape. */
-import type { Entry, Refusal, StepStatus, Verdict } from '@hulvek/core';
+import type { FitVerdict, Entry, Refusal, StepStatus, Verdict } from '@hulvek/core';
 
 const refusals: Record<Refusal | 'not-started' | 'old-plan', string> = {
   'unknown-step': 'This step is not in the frozen plan. Reload the page.',
@@ -129,7 +129,8 @@ export const text = {
       tight: 'tight',
       'too-loose': 'too loose',
       'does-not-fit': 'does not fit',
-    } as Record<string, string>,
+    } satisfies Record<FitVerdict, string>,
+    soFar: (fit: string) => `${fit} so far`,
     scope: 'The verdict covers fit and cut sizes. Water, air and heat are not proven yet.',
   },
   stages: {
@@ -284,6 +285,8 @@ export const text = {
     waitsConfirm: (step: string) => `“${step}” changed with the plan: confirm it first`,
     waitsRest: (step: string, until: string) => `“${step}” rests until ${until}`,
     doneOf: (done: number, all: number) => `${done} of ${all} steps done`,
+    drawing: 'The opening seen from outside, with the step that is next',
+    shows: (step: string) => `Drawn with the next step done: ${step}`,
     before: (n: number) => (n === 1 ? 'Show the step before' : `Show the ${n} steps before`),
     history: 'Entries',
     noHistory: 'No entries yet.',

@@ -100,7 +100,7 @@
   }
   .head {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     justify-content: space-between;
     gap: var(--gap-1) var(--gap-4);
   }

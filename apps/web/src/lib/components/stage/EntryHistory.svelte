@@ -41,7 +41,7 @@
   }
   li {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     gap: 2px var(--gap-3);
     padding: 6px 0;
     border-bottom: 1px solid var(--sand-deep);

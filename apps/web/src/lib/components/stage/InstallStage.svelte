@@ -10,11 +10,12 @@
 
 <script lang="ts">
   import { invalidate } from '$app/navigation';
+  import Paper from '$lib/components/drawing/Paper.svelte';
   import Button from '$lib/components/ui/Button.svelte';
   import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
   import { FieldLog } from '$lib/state/field.svelte.ts';
   import { text } from '$lib/texts/en.ts';
-  import { shareDone, stepText } from '@hulvek/core';
+  import { faceDrawing, formatLength, shareDone, stepText } from '@hulvek/core';
   import { onMount, untrack } from 'svelte';
   import EntryHistory from './EntryHistory.svelte';
   import StepCard from './StepCard.svelte';
@@ -35,6 +36,10 @@
   );
   /** Steps before the one that is next: folded away, so that the card for now comes first. */
   const before = $derived(next ? log.progress.findIndex((s) => s.id === next.id) : 0);
+  /** The wall with the step that is next, or as finished. */
+  const shown = $derived(next ? before + 1 : log.steps.length);
+  const shownTitle = $derived(next ? text.install.shows(stepText(next.id).title) : text.strip.done);
+  const figure = $derived((mm: number) => formatLength(mm, editor.context.job.units, 'figure'));
   const changed = $derived(log.changedSteps(editor.plan));
   const problem = $derived(log.problem === 'not-sent' ? text.install.notSent : log.problem);
   const CLOCK_ms = 15_000;
@@ -72,50 +77,90 @@
   {/each}
 {/snippet}
 
-<div class="install">
-  <div class="head">
-    <h2>{text.install.title}</h2>
-    {#if log.issue}
-      <p class="quiet">{text.install.frozen(log.issue.version, log.issue.person, when(log.issue.at))}</p>
-      <p class="share">
-        <ProgressBar share={shareDone(log.progress)} label={text.install.doneOf(done, log.steps.length)} />
-        {text.install.doneOf(done, log.steps.length)}
-      </p>
+<div class="stage">
+  {#if log.plan?.build}
+    {@const build = log.plan.build}
+    <section class="drawing" aria-label={text.detail.viewLabel}>
+      <Paper
+        label={text.install.drawing}
+        draw={(size) => faceDrawing(build, { ...size, step: shown, figure })}
+      />
+      <p class="quiet">{shownTitle}</p>
+    </section>
+  {/if}
+  <div class="install">
+    <div class="head">
+      <h2>{text.install.title}</h2>
+      {#if log.issue}
+        <p class="quiet">{text.install.frozen(log.issue.version, log.issue.person, when(log.issue.at))}</p>
+        <p class="share">
+          <ProgressBar share={shareDone(log.progress)} label={text.install.doneOf(done, log.steps.length)} />
+          {text.install.doneOf(done, log.steps.length)}
+        </p>
+      {/if}
+    </div>
+    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+
+    {#if !log.issue}
+      <p>{text.install.notStarted}</p>
+      {#if editor.plan.verdict === 'fails'}<p class="problem">{text.install.failing}</p>{/if}
+      {#if editor.plan.build}
+        <Button kind="main" large disabled={log.sending} onclick={freeze}>{text.install.freeze}</Button>
+        <p class="quiet">{text.install.freezeNote}</p>
+      {:else}
+        <p class="problem">{text.errors.noPlan}</p>
+      {/if}
+    {:else}
+      {#if changed !== null}
+        <div class="changed">
+          <p>{text.install.changed(changed)}</p>
+          <Button disabled={log.sending || !editor.plan.build} onclick={freeze}
+            >{text.install.freezeAgain}</Button
+          >
+        </div>
+      {/if}
+      {#if !next}<p class="finished" role="status">{text.install.finished}</p>{/if}
+      {#if before > 0 && next}
+        <details class="before">
+          <summary>{text.install.before(before)}</summary>
+          <ol>{@render cards(0, before)}</ol>
+        </details>
+      {/if}
+      <ol>{@render cards(next ? before : 0, log.steps.length)}</ol>
+      <EntryHistory {log} title={(step) => stepText(step).title} />
     {/if}
   </div>
-  {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-
-  {#if !log.issue}
-    <p>{text.install.notStarted}</p>
-    {#if editor.plan.verdict === 'fails'}<p class="problem">{text.install.failing}</p>{/if}
-    {#if editor.plan.build}
-      <Button kind="main" large disabled={log.sending} onclick={freeze}>{text.install.freeze}</Button>
-      <p class="quiet">{text.install.freezeNote}</p>
-    {:else}
-      <p class="problem">{text.errors.noPlan}</p>
-    {/if}
-  {:else}
-    {#if changed !== null}
-      <div class="changed">
-        <p>{text.install.changed(changed)}</p>
-        <Button disabled={log.sending || !editor.plan.build} onclick={freeze}
-          >{text.install.freezeAgain}</Button
-        >
-      </div>
-    {/if}
-    {#if !next}<p class="finished" role="status">{text.install.finished}</p>{/if}
-    {#if before > 0 && next}
-      <details class="before">
-        <summary>{text.install.before(before)}</summary>
-        <ol>{@render cards(0, before)}</ol>
-      </details>
-    {/if}
-    <ol>{@render cards(next ? before : 0, log.steps.length)}</ol>
-    <EntryHistory {log} title={(step) => stepText(step).title} />
-  {/if}
 </div>
 
 <style>
+  .stage {
+    display: flex;
+    flex: 1;
+    min-height: 0;
+  }
+  .drawing {
+    display: none;
+  }
+  @media (min-width: 1000px) {
+    .drawing {
+      display: flex;
+      flex: 1;
+      flex-direction: column;
+      position: sticky;
+      top: 0;
+      height: calc(100vh - 142px);
+      background: var(--sand);
+      border-right: 1px solid var(--line);
+    }
+    .drawing p {
+      padding: var(--gap-2) var(--gap-4);
+      background: var(--paper);
+      border-top: 1px solid var(--line);
+    }
+    .drawing + .install {
+      width: 34rem;
+    }
+  }
   .install {
     display: grid;
     gap: var(--gap-3);
@@ -127,7 +172,7 @@
   }
   .head {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: baseline;
     gap: var(--gap-1) var(--gap-4);
   }
@@ -152,7 +197,7 @@
   }
   .changed {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: center;
     gap: var(--gap-3);
     padding: var(--gap-3);

@@ -9,6 +9,7 @@
 <script lang="ts">
   import Paper from '$lib/components/drawing/Paper.svelte';
   import LengthField from '$lib/components/ui/LengthField.svelte';
+  import { fitWord } from '$lib/texts/fit.ts';
   import { text } from '$lib/texts/en.ts';
   import {
     formatLength,
@@ -136,6 +137,7 @@
           {#each group.points as id (id)}
             <LengthField
               id={fieldId(id)}
+              keep="{editor.context.job.id}:{editor.opening.id}:{id}"
               label={pointTexts[id].label}
               hint={pointTexts[id].hint}
               value={editor.opening.survey.values[id] ?? null}
@@ -160,7 +162,7 @@
       findings={plan.findings}
       verdict={plan.verdict}
       {units}
-      title={plan.fit ? (text.job.fits[plan.fit.result.verdict] ?? null) : null}
+      title={plan.fit ? fitWord(plan.fit.result.verdict, plan.frame?.missing.length === 0) : null}
       summary={plan.fit
         ? `${text.measure.least(length(tightest))} ${text.measure.seat(length(plan.fit.placement.bottom))}`
         : ''}

@@ -65,6 +65,7 @@
         {:else}
           <LengthField
             id="number-{id}"
+            keep="{editor.context.job.id}:{editor.opening.id}:{id}"
             label={parameterTexts[id]}
             value={lengthOf(id)}
             unit={units}

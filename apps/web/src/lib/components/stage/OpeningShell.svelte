@@ -14,6 +14,7 @@
 <script lang="ts">
   import { beforeNavigate } from '$app/navigation';
   import { page } from '$app/state';
+  import { inSight } from '$lib/components/ui/scroll-to.ts';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { setEditor } from '$lib/state/editor-context.ts';
   import { OpeningEditor } from '$lib/state/opening.svelte.ts';
@@ -50,6 +51,7 @@
           <a
             href="/jobs/{context.job.id}/{row.id}/{page.params.stage}"
             aria-current={row.id === current.opening.id ? 'page' : undefined}
+            {@attach inSight(row.id === current.opening.id)}
           >
             <span class="mark">{row.mark}</span>
             <span class="name">{row.name}</span>

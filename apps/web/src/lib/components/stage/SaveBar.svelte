@@ -72,7 +72,7 @@
 <style>
   .bar {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: center;
     gap: var(--gap-2) var(--gap-4);
     padding: var(--gap-2) var(--gap-4);
@@ -102,7 +102,7 @@
   }
   .conflict {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: center;
     gap: var(--gap-3);
     padding: var(--gap-3) var(--gap-4);

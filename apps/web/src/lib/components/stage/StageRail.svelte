@@ -10,6 +10,7 @@
 
 <script lang="ts">
   import { page } from '$app/state';
+  import { inSight } from '$lib/components/ui/scroll-to.ts';
   import { text } from '$lib/texts/en.ts';
   import { stages, type Stage } from '../../../params/stage.ts';
 
@@ -26,7 +27,11 @@
   <ol>
     {#each stages as stage (stage)}
       <li data-reached={reached[stage] ?? false} data-later={!READY.includes(stage)}>
-        <a href="/jobs/{job}/{opening}/{stage}" aria-current={stage === now ? 'step' : undefined}>
+        <a
+          href="/jobs/{job}/{opening}/{stage}"
+          aria-current={stage === now ? 'step' : undefined}
+          {@attach inSight(stage === now)}
+        >
           <span class="notch" aria-hidden="true"></span>{text.stages[stage]}
         </a>
       </li>

@@ -231,7 +231,7 @@
   .actions,
   form {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     gap: var(--gap-2);
   }
   form label,

@@ -3,6 +3,8 @@
 
   export interface LengthFieldProps {
     id: string;
+    /** Names the field across pages: a wrong entry is kept under it until it is mended. */
+    keep: string;
     label: string;
     hint?: string;
     value: TypedLength | null;
@@ -19,10 +21,12 @@
 
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
+  import { onMount } from 'svelte';
   import { formatLength, lengthErrorTexts, parseLength } from '@hulvek/core';
 
   let {
     id,
+    keep,
     label,
     hint = '',
     value,
@@ -51,20 +55,37 @@
         : '';
   });
 
+  const key = $derived(`hulvek:draft:${keep}`);
+
+  onMount(() => {
+    const kept = sessionStorage.getItem(key);
+    if (kept === null) return;
+    draft = kept;
+    commit();
+  });
+
+  function settle() {
+    sessionStorage.removeItem(key);
+    draft = null;
+    problem = '';
+  }
+
   /** Stores what was typed; a wrong entry stays in the field with the reason beside it. */
   function commit(): boolean {
     if (draft === null) return problem === '';
     const typed = draft.trim();
     if (typed === '') {
-      problem = '';
-      draft = null;
+      settle();
       if (value) onchange(null);
       return true;
     }
     const result = parseLength(typed, unit);
     problem = result.ok ? outOfRange(result.value.mm) : lengthErrorTexts[result.error];
-    if (!result.ok || problem !== '') return false;
-    draft = null;
+    if (!result.ok || problem !== '') {
+      sessionStorage.setItem(key, draft);
+      return false;
+    }
+    settle();
     if (value?.typed !== typed || value.mm !== result.value.mm) onchange({ typed, mm: result.value.mm });
     return true;
   }
@@ -81,8 +102,7 @@
       if (commit()) onnext?.();
     } else if (event.key === 'Escape' && draft !== null) {
       event.stopPropagation();
-      draft = null;
-      problem = '';
+      settle();
     }
   }
 </script>
@@ -97,6 +117,7 @@
     spellcheck="false"
     class="figure"
     value={shown}
+    data-editing={draft !== null && problem === ''}
     aria-invalid={problem !== ''}
     aria-describedby="{id}-hint {id}-say"
     oninput={(event) => {

@@ -4,6 +4,7 @@ import {
   planOpening,
   progress,
   shareDone,
+  type FitVerdict,
   type JobContext,
   type Opening,
   type Plan,
@@ -19,7 +20,7 @@ export interface OpeningRow {
   readonly size: string | null;
   readonly method: string | null;
   readonly verdict: Verdict;
-  readonly fit: string | null;
+  readonly fit: FitVerdict | null;
   /** 0 to 1, `null` before work began. */
   readonly done: number | null;
   readonly measured: boolean;

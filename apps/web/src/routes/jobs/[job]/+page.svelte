@@ -3,6 +3,7 @@
   import Button from '$lib/components/ui/Button.svelte';
   import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { fitWord } from '$lib/texts/fit.ts';
   import { text } from '$lib/texts/en.ts';
 
   let { data, form } = $props();
@@ -45,7 +46,7 @@
               <td>{row.name}</td>
               <td>
                 <VerdictMark verdict={row.verdict} word />
-                {#if row.fit}<span class="fit">{text.job.fits[row.fit]}</span>{/if}
+                {#if row.fit}<span class="fit">{fitWord(row.fit, row.measured)}</span>{/if}
               </td>
               <td>
                 {#if row.done === null}
@@ -134,7 +135,7 @@
   }
   .find {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: center;
     gap: var(--gap-3);
   }
