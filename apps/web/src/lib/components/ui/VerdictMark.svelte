@@ -40,6 +40,7 @@
 
 <style>
   .mark {
+    position: relative;
     font-weight: 600;
     white-space: nowrap;
   }
