@@ -202,6 +202,8 @@ export const text = {
     at: 'Place',
     thickness: 'Thickness',
     bevel: (length: string) => `Sill shims are ${length} thicker at the outer edge.`,
+    seenOutside: 'Left and right as seen from outside.',
+    insideNote: 'The drawing is seen from inside; words below say left and right as seen from outside.',
     nominal: 'Gaps come from the drawing sizes, not from the wall.',
     drawing: 'The opening to scale with the unit in its best place',
     empty: 'Enter a width and a height, and the opening appears here.',

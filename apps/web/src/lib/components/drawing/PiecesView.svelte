@@ -44,7 +44,7 @@
   ul {
     flex: 1;
     overflow-y: auto;
-    max-height: calc(100vh - 330px);
+    max-height: calc(100vh - 215px);
     min-height: 300px;
     padding: 0 var(--gap-4) var(--gap-4);
   }

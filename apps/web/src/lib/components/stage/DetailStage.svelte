@@ -79,7 +79,9 @@
           <PiecesView pieces={build.pieces} {units} />
         {/if}
       </div>
-      <StepStrip steps={build.steps} {step} onstep={(next) => (chosen = next)} />
+      {#if view !== 'pieces'}
+        <StepStrip steps={build.steps} {step} onstep={(next) => (chosen = next)} />
+      {/if}
     {:else}
       <p class="empty">{text.detail.empty}</p>
     {/if}

@@ -164,7 +164,7 @@
       {units}
       title={plan.fit ? fitWord(plan.fit.result.verdict, plan.frame?.missing.length === 0) : null}
       summary={plan.fit
-        ? `${text.measure.least(length(tightest))} ${text.measure.seat(length(plan.fit.placement.bottom))}`
+        ? `${text.measure.least(length(tightest))} ${text.measure.seat(length(plan.fit.placement.bottom))}${fromInside ? ` ${text.measure.insideNote}` : ''}`
         : ''}
       onfix={null}
     />

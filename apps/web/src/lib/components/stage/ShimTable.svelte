@@ -38,6 +38,7 @@
     </tbody>
   {/each}
 </table>
+<p>{text.measure.seenOutside}</p>
 {#if bevel > 0}<p>{text.measure.bevel(length(bevel))}</p>{/if}
 
 <style>

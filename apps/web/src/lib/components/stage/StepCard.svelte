@@ -92,6 +92,7 @@
           </div>
         {/each}
       </dl>
+      <p class="quiet">{text.measure.seenOutside}</p>
     {/if}
     <p class="quiet"><b>{text.install.why}.</b> {words.why}</p>
     {#if step.needs.length > 0}<p class="quiet">
