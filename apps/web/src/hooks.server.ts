@@ -4,9 +4,11 @@ import { database, migrateDatabase } from '$lib/server/db/index.ts';
 import { log } from '$lib/server/log.ts';
 import { personOf } from '$lib/server/services/accounts.ts';
 import { loadDemoIfEmpty, resetDemo } from '$lib/server/services/demo.ts';
+import { ACCESS, accessKey, may } from '$lib/server/rights.ts';
+import { roleIn } from '$lib/server/services/people.ts';
 import { SESSION_COOKIE } from '$lib/server/session.ts';
 import { text } from '$lib/texts/en.ts';
-import { redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 
 export const init: ServerInit = async () => {
   if (building) return;
@@ -16,7 +18,6 @@ export const init: ServerInit = async () => {
   else if (process.env.HULVEK_DEMO !== 'off') await loadDemoIfEmpty(db);
 };
 
-const OPEN_PATHS = new Set(['/sign-in', '/health']);
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** A writing request must come from a page of this very host. */
@@ -26,14 +27,27 @@ function fromElsewhere(request: Request): boolean {
   return origin === null || !URL.canParse(origin) || new URL(origin).host !== request.headers.get('host');
 }
 
+function signInFirst(path: string): Response {
+  if (path.startsWith('/api/')) return new Response(text.errors.signedOut, { status: 401 });
+  redirect(303, `/sign-in?next=${encodeURIComponent(path)}`);
+}
+
 export const handle: Handle = async ({ event, resolve }) => {
   if (fromElsewhere(event.request)) return new Response(text.errors.otherOrigin, { status: 403 });
-  const open = OPEN_PATHS.has(event.url.pathname);
   const token = event.cookies.get(SESSION_COOKIE);
-  event.locals.person = token ? await personOf(database(), token) : null;
-  if (!event.locals.person && !open) {
-    if (event.url.pathname.startsWith('/api/')) return new Response(text.errors.signedOut, { status: 401 });
-    redirect(303, `/sign-in?next=${encodeURIComponent(event.url.pathname)}`);
+  const person = token ? await personOf(database(), token) : null;
+  event.locals.person = person;
+  event.locals.role = null;
+  const route = event.route.id;
+  if (route !== null) {
+    const access = ACCESS[accessKey(event.request.method, route, event.url.searchParams)];
+    if (access === undefined) return new Response(text.errors.notAllowed, { status: 405 });
+    if (access !== 'open' && !person) return signInFirst(event.url.pathname);
+    if (person && event.params.job) event.locals.role = await roleIn(database(), event.params.job, person.id);
+    const refused = access !== 'open' && access !== 'person' && !may(event.locals.role, access);
+    // Who does not belong to a job is not told that it exists.
+    if (refused)
+      error(event.locals.role ? 403 : 404, event.locals.role ? text.errors.notAllowed : text.errors.noJob);
   }
   const response = await resolve(event);
   response.headers.set('x-content-type-options', 'nosniff');

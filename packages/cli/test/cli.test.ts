@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { readJobFile, skarvPoint, writeJobFile, type JobFile } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
+import { injured } from '../../core/test/support/mutations.ts';
 import { run } from '../src/run.ts';
 
 const example = writeJobFile(skarvPoint());
@@ -73,4 +74,21 @@ describe('hulvek on the command line', () => {
       stderr: expect.stringMatching(/^Cannot read .*gone: ENOENT/),
     });
   });
+});
+
+describe('bad input of every kind', () => {
+  it('2 000 injured job files end with 0 to 3 and a sentence with its place, never with a stack trace', () => {
+    const exits = new Map<number, number>();
+    for (let seed = 1; seed <= 2000; seed++) {
+      const text = injured(example, seed);
+      const result = call(text, seed % 2 === 0 ? 'check' : 'plan');
+      exits.set(result.exit, (exits.get(result.exit) ?? 0) + 1);
+      expect(`${result.out}${result.err}`).not.toMatch(/\n\s+at |TypeError|undefined|NaN/);
+      if (result.exit === 2) expect(result.err).toMatch(/^job\.json: \S[^\n]*\n/);
+      else expect(result.err).toBe('');
+    }
+    // Most injuries are found, some do no harm: both must have happened for this to mean anything.
+    expect(exits.get(2)).toBeGreaterThan(1000);
+    expect(exits.get(1)).toBeGreaterThan(30);
+  }, 120_000);
 });

@@ -26,3 +26,4 @@ export * from './drawing/pieces.ts';
 export * from './drawing/scene.ts';
 export { cutSize, tear_mm } from './geometry/sheet.ts';
 export { numbersOf } from './plan/numbers.ts';
+export * from './quantities/content-hash.ts';

@@ -19,8 +19,8 @@
     <a class="brand" href="/jobs" aria-label="{text.product}, {text.nav.jobs}">hul<b>v</b>ek</a>
     {#if job}<a class="job" href="/jobs/{job.id}">{job.name}</a>{/if}
     <span class="room"></span>
-    {#if job}<UnitSwitch job={job.id} units={job.units} />{/if}
-    <span class="person">{data.person.name}</span>
+    {#if job && data.rights.includes('settings')}<UnitSwitch job={job.id} units={job.units} />{/if}
+    <a class="person" href="/account">{data.person.name}</a>
     <form method="POST" action="/sign-out"><button>{text.signIn.out}</button></form>
   </header>
 {/if}
@@ -72,6 +72,7 @@
   }
   .person {
     color: var(--on-ink-soft);
+    text-decoration: none;
     white-space: nowrap;
   }
   header button {

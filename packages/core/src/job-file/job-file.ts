@@ -10,6 +10,8 @@ import {
   wallSchema,
 } from '../documents/schema.ts';
 
+import { plainProblem } from './plain-problem.ts';
+
 export const JOB_FORMAT = 'hulvek-job';
 export const JOB_VERSION = 1;
 
@@ -101,7 +103,7 @@ export function readJobFile(text: string): JobFileResult {
   for (let v = version; v < JOB_VERSION; v++) current = migrations[v]?.(current) ?? current;
   const result = jobFileSchema.safeParse(current);
   if (result.success) return { ok: true, value: result.data };
-  return { ok: false, problems: result.error.issues.flatMap(problemsOf) };
+  return { ok: false, problems: result.error.issues.flatMap((issue) => problemsOf(issue, current)) };
 }
 
 /** Writes a job file; reading it back gives the same document. */
@@ -120,15 +122,22 @@ const problem = (path: string, message: string): JobFileResult => ({
 });
 const whole = (message: string): JobFileResult => problem('', message);
 
-function problemsOf(issue: z.core.$ZodIssue): FileProblem[] {
+function problemsOf(issue: z.core.$ZodIssue, file: unknown): FileProblem[] {
   if (issue.code === 'unrecognized_keys') {
     return issue.keys.map((key) => ({
       path: pathText([...issue.path, key]),
       message: 'this field is not known here',
     }));
   }
-  return [{ path: pathText(issue.path), message: issue.message }];
+  return [{ path: pathText(issue.path), message: plainProblem(issue, valueAt(file, issue.path)) }];
 }
+
+const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (now, part) =>
+      typeof now === 'object' && now !== null ? (now as Record<PropertyKey, unknown>)[part] : undefined,
+    value,
+  );
 
 const pathText = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(

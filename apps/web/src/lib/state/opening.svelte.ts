@@ -15,6 +15,10 @@ const RETRY_ms = 4000;
 export class OpeningEditor {
   opening: Opening;
   readonly #job: () => JobContext;
+  /** Whether this person may change the opening; without it every change is ignored. */
+  readonly mayEdit: boolean;
+  /** Whether more than the survey may be changed: unit, wall, method, numbers. */
+  readonly mayPlan: boolean;
   save = $state<SaveState>('saved');
   /** What somebody else stored meanwhile, while the two are unresolved. */
   theirs = $state.raw<Stored | null>(null);
@@ -29,7 +33,9 @@ export class OpeningEditor {
   plan = $derived.by(() => planOpening(this.opening, this.context));
 
   /** @param job read anew whenever the page's data changes */
-  constructor(job: () => JobContext, stored: Stored) {
+  constructor(job: () => JobContext, stored: Stored, may: { edit: boolean; plan: boolean }) {
+    this.mayEdit = may.edit;
+    this.mayPlan = may.plan;
     this.#job = job;
     this.opening = $state.raw(stored.opening);
     this.#version = stored.version;
@@ -49,7 +55,7 @@ export class OpeningEditor {
   /** Takes up what a closed page could not save. Call once, in the browser. */
   restore(): void {
     const kept = readKept(this.#key);
-    if (!kept) return;
+    if (!kept || !this.mayEdit) return;
     this.#past = [...this.#past, this.opening];
     this.opening = kept.opening;
     this.#version = kept.version;
@@ -57,6 +63,7 @@ export class OpeningEditor {
   }
 
   change(edit: (opening: Opening) => Opening): void {
+    if (!this.mayEdit) return;
     const next = edit(this.opening);
     if (next === this.opening) return;
     this.#past = [...this.#past, this.opening];

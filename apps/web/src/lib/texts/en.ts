@@ -1,7 +1,7 @@
 /** Every word of the interface that is not the core's. Another language is another table of this shape. */
 import type { FitVerdict, Entry, Refusal, StepStatus, Verdict } from '@hulvek/core';
 
-const refusals: Record<Refusal | 'not-started' | 'old-plan', string> = {
+const refusals: Record<Refusal | 'not-started' | 'old-plan' | 'not-the-looker', string> = {
   'unknown-step': 'This step is not in the frozen plan. Reload the page.',
   blocked: 'Something before this step is still open. It is named on the card.',
   'not-ticked': 'Tick the step first; then somebody can look at it.',
@@ -12,6 +12,8 @@ const refusals: Record<Refusal | 'not-started' | 'old-plan', string> = {
   'text-needed': 'The note is empty.',
   'no-rest': 'No waiting time is running here.',
   'not-started': 'Freeze the plan first; entries refer to it.',
+  'not-the-looker':
+    'Somebody else must look at this one: in this job not whoever did the work, or only an inspector.',
   'old-plan': 'The plan was frozen anew meanwhile. Reload the page.',
 };
 
@@ -43,6 +45,7 @@ export const text = {
   errors: {
     otherOrigin: 'This request came from another site and was not carried out.',
     signedOut: 'You are signed out. Sign in again; what you entered is kept on this device.',
+    notAllowed: 'Your role in this job does not allow this. Ask the owner of the job.',
     notFound: 'There is nothing at this address.',
     unexpected: 'Something went wrong on the server. What you entered is kept on this device; try again.',
     noJob: 'There is no such job.',
@@ -297,6 +300,58 @@ export const text = {
     notSent: 'Not sent: the server did not answer. Try again; nothing is stored twice.',
     finished: 'All steps are done and looked at.',
   },
+  people: {
+    title: 'People',
+    open: 'People',
+    roles: { owner: 'owner', lead: 'lead', installer: 'installer', inspector: 'inspector', viewer: 'viewer' },
+    roleNotes: {
+      owner: 'everything, people included',
+      lead: 'plans, freezes, ticks and looks',
+      installer: 'measures, ticks, looks at the work of others',
+      inspector: 'looks and notes',
+      viewer: 'reads',
+    },
+    name: 'Name',
+    role: 'Role',
+    change: 'Change',
+    remove: 'Remove',
+    lastOwner: 'A job keeps at least one owner. Make somebody else owner first.',
+    invite: 'Invite somebody',
+    inviteSubmit: 'Make a link',
+    inviteLink:
+      'Give this link to one person. It lets them in once, within seven days, and is shown only now:',
+    look: 'Who may look at a stop',
+    lookRules: {
+      'not-the-doer': 'anyone but whoever did the work, or the lead',
+      inspector: 'inspector or lead only',
+      anyone: 'anyone who may look',
+    },
+    save: 'Save',
+    saved: 'Saved.',
+  },
+  invite: {
+    title: (job: string) => `You are invited to “${job}”`,
+    role: (role: string) => `as ${role}.`,
+    gone: 'This link was used already, or its seven days are over. Ask for a new one.',
+    join: 'Join',
+    register: 'Make an account and join',
+    have: 'I have an account: sign in first',
+    name: 'Your name, as it shall stand under entries',
+    taken: 'There is an account with this e-mail. Sign in, then open the link again.',
+    incomplete: (least: number) => `Enter name and e-mail, and a password of at least ${least} characters.`,
+  },
+  account: {
+    title: 'Your account',
+    old: 'Password now',
+    next: 'New password',
+    change: 'Change the password',
+    changed: 'The password is changed. All other devices are signed out.',
+    wrong: 'The password now is not right. Nothing was changed.',
+    short: (least: number) => `The new password needs at least ${least} characters.`,
+    everywhere: 'Sign out everywhere',
+    everywhereNote: 'Ends every session of yours, this one too.',
+  },
+  readOnly: 'You may look at this, not change it.',
   nav: { openings: 'Openings of this job', jobs: 'All jobs', units: 'Lengths in' },
   verdicts,
   status,

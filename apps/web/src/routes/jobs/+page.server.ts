@@ -11,17 +11,19 @@ const form = z.object({ name: z.string().trim().min(1).max(120), units: z.enum([
 /** A file from the form is read whole; larger ones are refused. */
 const LARGEST_UPLOAD_bytes = 16 * 1024 * 1024;
 
-export const load = async () => ({ jobs: await listJobs(database()) });
+export const load = async ({ locals }) => ({
+  jobs: locals.person ? await listJobs(database(), locals.person.id) : [],
+});
 
 export const actions = {
-  create: async ({ request }) => {
+  create: async ({ request, locals }) => {
     const parsed = form.safeParse(Object.fromEntries(await request.formData()));
     if (!parsed.success) return fail(400, { problem: text.jobs.nameNeeded });
     const file = newJob(parsed.data);
-    await importJob(database(), file);
+    await importJob(database(), file, locals.person?.id);
     redirect(303, `/jobs/${file.job.id}`);
   },
-  load: async ({ request }) => {
+  load: async ({ request, locals }) => {
     const upload = (await request.formData()).get('file');
     if (!(upload instanceof File) || upload.size === 0) return fail(400, { problem: text.jobs.fileNeeded });
     if (upload.size > LARGEST_UPLOAD_bytes) return fail(413, { problem: text.jobs.fileTooLarge });
@@ -32,7 +34,7 @@ export const actions = {
         .map((p) => (p.path ? `${p.path}: ${p.message}` : p.message));
       return fail(400, { problem: text.jobs.fileRefused(upload.name, JOB_FORMAT), problems });
     }
-    if (!(await importJob(database(), result.value)))
+    if (!(await importJob(database(), result.value, locals.person?.id)))
       return fail(409, { problem: text.jobs.fileThere(result.value.job.name) });
     redirect(303, `/jobs/${result.value.job.id}`);
   },

@@ -88,7 +88,8 @@
   </section>
 
   <section class="panel" aria-label={text.detail.title}>
-    <div class="choices">
+    {#if !editor.mayPlan}<p class="note">{text.readOnly}</p>{/if}
+    <fieldset class="whole choices" disabled={!editor.mayPlan}>
       <label for="wall">{text.detail.wall}</label>
       <select
         id="wall"
@@ -108,14 +109,14 @@
         {#each editor.context.methods as method (method.id)}<option value={method.id}>{method.name}</option
           >{/each}
       </select>
-    </div>
+    </fieldset>
     <FindingList
       findings={plan.findings}
       verdict={plan.verdict}
       {units}
       title={null}
       summary=""
-      onfix={applyFix}
+      onfix={editor.mayPlan ? applyFix : null}
     />
     {#if build}
       <h2>{text.detail.cuts}</h2>
@@ -123,7 +124,7 @@
       <p class="note">{text.detail.reachNote}</p>
     {/if}
     <h2>{text.detail.numbers}</h2>
-    <MethodNumbers {editor} />
+    <fieldset class="whole" disabled={!editor.mayPlan}><MethodNumbers {editor} /></fieldset>
   </section>
 </div>
 
@@ -199,6 +200,12 @@
     align-items: center;
     gap: var(--gap-2) var(--gap-3);
     margin-bottom: var(--gap-4);
+  }
+  .whole {
+    margin: 0;
+    padding: 0;
+    border: 0;
+    min-width: 0;
   }
   .note {
     margin-top: var(--gap-2);

@@ -1,10 +1,12 @@
 <script module lang="ts">
+  import type { Action } from '$lib/server/rights.ts';
   import type { FieldData } from '$lib/state/field.svelte.ts';
   import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
 
   export interface InstallStageProps {
     editor: OpeningEditor;
     field: FieldData;
+    rights: readonly Action[];
   }
 </script>
 
@@ -20,7 +22,7 @@
   import EntryHistory from './EntryHistory.svelte';
   import StepCard from './StepCard.svelte';
 
-  let { editor, field }: InstallStageProps = $props();
+  let { editor, field, rights }: InstallStageProps = $props();
   const log = untrack(
     () =>
       new FieldLog(
@@ -70,6 +72,7 @@
           number={from + i + 1}
           open={state.id === next?.id}
           {log}
+          {rights}
           units={editor.context.job.units}
         />
       </li>
@@ -105,7 +108,9 @@
       <p>{text.install.notStarted}</p>
       {#if editor.plan.verdict === 'fails'}<p class="problem">{text.install.failing}</p>{/if}
       {#if editor.plan.build}
-        <Button kind="main" large disabled={log.sending} onclick={freeze}>{text.install.freeze}</Button>
+        <Button kind="main" large disabled={log.sending || !rights.includes('freeze')} onclick={freeze}
+          >{text.install.freeze}</Button
+        >
         <p class="quiet">{text.install.freezeNote}</p>
       {:else}
         <p class="problem">{text.errors.noPlan}</p>
@@ -114,7 +119,7 @@
       {#if changed !== null}
         <div class="changed">
           <p>{text.install.changed(changed)}</p>
-          <Button disabled={log.sending || !editor.plan.build} onclick={freeze}
+          <Button disabled={log.sending || !editor.plan.build || !rights.includes('freeze')} onclick={freeze}
             >{text.install.freezeAgain}</Button
           >
         </div>

@@ -101,57 +101,62 @@
 
   <section class="panel" aria-label={text.measure.title}>
     <h2>{text.measure.title}</h2>
-    <div class="choices">
-      <label for="unit">{text.measure.unit}</label>
-      <select
-        id="unit"
-        value={editor.opening.unit ?? ''}
-        onchange={(event) => {
-          const id = event.currentTarget.value;
-          editor.change((o) => ({ ...o, unit: id === '' ? null : (id as Unit['id']) }));
-        }}
-      >
-        <option value="">{text.measure.chooseUnit}</option>
-        {#each editor.context.units as unit (unit.id)}<option value={unit.id}>{unitName(unit)}</option>{/each}
-      </select>
-      <span id="from-label">{text.measure.from}</span>
-      <div class="from" role="radiogroup" aria-labelledby="from-label">
-        {#each ['outside', 'inside'] as const as from (from)}
-          <label>
-            <input
-              type="radio"
-              name="from"
-              value={from}
-              checked={editor.opening.survey.from === from}
-              onchange={() => editor.change((o) => ({ ...o, survey: { ...o.survey, from } }))}
-            />{text.measure[from]}
-          </label>
-        {/each}
-      </div>
-    </div>
-
-    <form onsubmit={(event) => event.preventDefault()}>
-      {#each GROUPS as group (group.name)}
-        <fieldset>
-          <legend>{text.measure.groups[group.name]}</legend>
-          {#each group.points as id (id)}
-            <LengthField
-              id={fieldId(id)}
-              keep="{editor.context.job.id}:{editor.opening.id}:{id}"
-              label={pointTexts[id].label}
-              hint={pointTexts[id].hint}
-              value={editor.opening.survey.values[id] ?? null}
-              unit={units}
-              least_mm={surveyPoints[id].least_mm}
-              most_mm={surveyPoints[id].most_mm}
-              onchange={(value) => setReading(id, value)}
-              onfocus={() => (point = id)}
-              onnext={() => focusNext(id)}
-            />
+    {#if !editor.mayEdit}<p class="hint">{text.readOnly}</p>{/if}
+    <fieldset class="whole" disabled={!editor.mayEdit}>
+      <div class="choices">
+        <label for="unit">{text.measure.unit}</label>
+        <select
+          id="unit"
+          disabled={!editor.mayPlan}
+          value={editor.opening.unit ?? ''}
+          onchange={(event) => {
+            const id = event.currentTarget.value;
+            editor.change((o) => ({ ...o, unit: id === '' ? null : (id as Unit['id']) }));
+          }}
+        >
+          <option value="">{text.measure.chooseUnit}</option>
+          {#each editor.context.units as unit (unit.id)}<option value={unit.id}>{unitName(unit)}</option
+            >{/each}
+        </select>
+        <span id="from-label">{text.measure.from}</span>
+        <div class="from" role="radiogroup" aria-labelledby="from-label">
+          {#each ['outside', 'inside'] as const as from (from)}
+            <label>
+              <input
+                type="radio"
+                name="from"
+                value={from}
+                checked={editor.opening.survey.from === from}
+                onchange={() => editor.change((o) => ({ ...o, survey: { ...o.survey, from } }))}
+              />{text.measure[from]}
+            </label>
           {/each}
-        </fieldset>
-      {/each}
-    </form>
+        </div>
+      </div>
+
+      <form onsubmit={(event) => event.preventDefault()}>
+        {#each GROUPS as group (group.name)}
+          <fieldset>
+            <legend>{text.measure.groups[group.name]}</legend>
+            {#each group.points as id (id)}
+              <LengthField
+                id={fieldId(id)}
+                keep="{editor.context.job.id}:{editor.opening.id}:{id}"
+                label={pointTexts[id].label}
+                hint={pointTexts[id].hint}
+                value={editor.opening.survey.values[id] ?? null}
+                unit={units}
+                least_mm={surveyPoints[id].least_mm}
+                most_mm={surveyPoints[id].most_mm}
+                onchange={(value) => setReading(id, value)}
+                onfocus={() => (point = id)}
+                onnext={() => focusNext(id)}
+              />
+            {/each}
+          </fieldset>
+        {/each}
+      </form>
+    </fieldset>
     <p class="hint">{text.measure.method}</p>
   </section>
 
@@ -228,7 +233,13 @@
     min-height: 18px;
     accent-color: var(--rust);
   }
-  fieldset {
+  .whole {
+    display: block;
+    padding: 0;
+    border: 0;
+    min-width: 0;
+  }
+  form fieldset {
     display: grid;
     gap: 6px;
     margin: 0;

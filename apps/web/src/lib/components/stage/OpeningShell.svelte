@@ -1,4 +1,5 @@
 <script module lang="ts">
+  import type { Action } from '$lib/server/rights.ts';
   import type { OpeningRow } from '$lib/server/services/overview.ts';
   import type { JobContext, Opening } from '@hulvek/core';
   import type { Snippet } from 'svelte';
@@ -7,6 +8,7 @@
     context: JobContext;
     current: { opening: Opening; version: number };
     rows: readonly OpeningRow[];
+    rights: readonly Action[];
     children: Snippet;
   }
 </script>
@@ -23,8 +25,16 @@
   import SaveBar from './SaveBar.svelte';
   import StageRail from './StageRail.svelte';
 
-  let { context, current, rows, children }: OpeningShellProps = $props();
-  const editor = setEditor(untrack(() => new OpeningEditor(() => context, current)));
+  let { context, current, rows, rights, children }: OpeningShellProps = $props();
+  const editor = setEditor(
+    untrack(
+      () =>
+        new OpeningEditor(() => context, current, {
+          edit: rights.includes('measure'),
+          plan: rights.includes('plan'),
+        }),
+    ),
+  );
   const verdictOf = (row: OpeningRow) => (row.id === editor.opening.id ? editor.plan.verdict : row.verdict);
 
   onMount(() => editor.restore());

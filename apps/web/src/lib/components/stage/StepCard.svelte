@@ -1,4 +1,5 @@
 <script module lang="ts">
+  import type { Action } from '$lib/server/rights.ts';
   import type { FieldLog } from '$lib/state/field.svelte.ts';
   import type { LengthUnit, PlannedStep, StepProgress } from '@hulvek/core';
 
@@ -10,6 +11,7 @@
     open: boolean;
     log: FieldLog;
     units: LengthUnit;
+    rights: readonly Action[];
   }
 </script>
 
@@ -18,7 +20,7 @@
   import { text } from '$lib/texts/en.ts';
   import { formatLength, needTexts, pieceText, stepText, type Blocker, type Entry } from '@hulvek/core';
 
-  let { step, state: now, number, open, log, units }: StepCardProps = $props();
+  let { step, state: now, number, open, log, units, rights }: StepCardProps = $props();
   let note = $state('');
   let asking = $state<'note' | 'override' | null>(null);
   const words = $derived(stepText(step.id));
@@ -63,8 +65,11 @@
       <div class="look">
         <h3>{text.install.lookTitle}</h3>
         <p>{text.install.lookText} {words.look}</p>
-        <Button kind="main" large disabled={log.sending} onclick={() => send('look')}
-          >{text.install.look}</Button
+        <Button
+          kind="main"
+          large
+          disabled={log.sending || !rights.includes('look')}
+          onclick={() => send('look')}>{text.install.look}</Button
         >
       </div>
     {/if}
@@ -103,8 +108,11 @@
 
     <div class="actions">
       {#if now.status === 'open' || now.status === 'blocked'}
-        <Button kind="main" large disabled={log.sending || now.status !== 'open'} onclick={() => send('tick')}
-          >{text.install.tick}</Button
+        <Button
+          kind="main"
+          large
+          disabled={log.sending || now.status !== 'open' || !rights.includes('tick')}
+          onclick={() => send('tick')}>{text.install.tick}</Button
         >
       {:else if now.status === 'confirm'}
         <Button kind="main" large disabled={log.sending} onclick={() => send('tick')}

@@ -1,7 +1,7 @@
 /** Signing in and out. */
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { and, eq, gt } from 'drizzle-orm';
+import { and, eq, gt, ne } from 'drizzle-orm';
 import type { Database } from '../db/index.ts';
 import { sessions, users } from '../db/schema/index.ts';
 
@@ -14,18 +14,53 @@ export interface Person {
 export const SESSION_DAYS = 30;
 const DAY_ms = 86_400_000;
 
-const digest = (token: string): string => createHash('sha256').update(token).digest('hex');
+export const digest = (token: string): string => createHash('sha256').update(token).digest('hex');
 const clean = (email: string): string => email.trim().toLowerCase();
 
+/** Shortest password that is taken. */
+export const LEAST_PASSWORD = 10;
+
+/** Returns the account's id, or `null` when the e-mail has one already. */
 export async function createUser(
   db: Database,
   user: { email: string; name: string; password: string },
-): Promise<void> {
+): Promise<string | null> {
   const passwordHash = await hash(user.password);
-  await db
+  const [added] = await db
     .insert(users)
     .values({ email: clean(user.email), name: user.name, passwordHash })
-    .onConflictDoNothing();
+    .onConflictDoNothing()
+    .returning({ id: users.id });
+  return added?.id ?? null;
+}
+
+export async function userByEmail(db: Database, email: string): Promise<string | null> {
+  const [user] = await db
+    .select({ id: users.id })
+    .from(users)
+    .where(eq(users.email, clean(email)));
+  return user?.id ?? null;
+}
+
+/** Changes the password when the old one is right, and ends every other session. */
+export async function changePassword(
+  db: Database,
+  change: { user: string; old: string; next: string; keep: string },
+): Promise<boolean> {
+  const [user] = await db.select().from(users).where(eq(users.id, change.user));
+  if (!user || !(await verify(user.passwordHash, change.old))) return false;
+  await db
+    .update(users)
+    .set({ passwordHash: await hash(change.next) })
+    .where(eq(users.id, change.user));
+  await db
+    .delete(sessions)
+    .where(and(eq(sessions.userId, change.user), ne(sessions.tokenHash, digest(change.keep))));
+  return true;
+}
+
+export async function signOutEverywhere(db: Database, user: string): Promise<void> {
+  await db.delete(sessions).where(eq(sessions.userId, user));
 }
 
 /** Checked against when no such account exists, so that both answers take the same time. */

@@ -2,25 +2,37 @@
 import { skarvPoint } from '@hulvek/core';
 import { sql } from 'drizzle-orm';
 import type { Database } from '../db/index.ts';
-import { createUser } from './accounts.ts';
-import { importJob, listJobs } from './jobs.ts';
+import type { Role } from '../rights.ts';
+import { createUser, userByEmail } from './accounts.ts';
+import { countJobs, importJob } from './jobs.ts';
+import { setMember } from './people.ts';
 
 /** Printed by ./hulvek start; for trying things out only. */
 export const DEMO_PASSWORD = 'level-and-plumb';
-export const DEMO_PEOPLE = [
-  { email: 'ines@demo.invalid', name: 'Ines Kallas' },
-  { email: 'tove@demo.invalid', name: 'Tove Aas' },
+export const DEMO_PEOPLE: readonly { email: string; name: string; role: Role }[] = [
+  { email: 'ines@demo.invalid', name: 'Ines Kallas', role: 'owner' },
+  { email: 'tove@demo.invalid', name: 'Tove Aas', role: 'lead' },
+  { email: 'jonas@demo.invalid', name: 'Jonas Myhr', role: 'installer' },
+  { email: 'maret@demo.invalid', name: 'Maret Ounas', role: 'inspector' },
+  { email: 'eilif@demo.invalid', name: 'Eilif Torp', role: 'viewer' },
 ];
 
+async function addDemo(db: Database): Promise<void> {
+  const file = skarvPoint();
+  await importJob(db, file);
+  for (const { email, name, role } of DEMO_PEOPLE) {
+    const id =
+      (await createUser(db, { email, name, password: DEMO_PASSWORD })) ?? (await userByEmail(db, email));
+    if (id) await setMember(db, file.job.id, id, role);
+  }
+}
+
 export async function loadDemoIfEmpty(db: Database): Promise<void> {
-  if ((await listJobs(db)).length > 0) return;
-  for (const person of DEMO_PEOPLE) await createUser(db, { ...person, password: DEMO_PASSWORD });
-  await importJob(db, skarvPoint());
+  if ((await countJobs(db)) === 0) await addDemo(db);
 }
 
 /** Puts the demo job back as it was; other jobs and accounts stay. */
 export async function resetDemo(db: Database): Promise<void> {
   await db.execute(sql`delete from jobs where id = ${skarvPoint().job.id}`);
-  for (const person of DEMO_PEOPLE) await createUser(db, { ...person, password: DEMO_PASSWORD });
-  await importJob(db, skarvPoint());
+  await addDemo(db);
 }

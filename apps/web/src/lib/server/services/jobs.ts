@@ -12,7 +12,8 @@ import {
 } from '@hulvek/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Database } from '../db/index.ts';
-import { entries, jobs, openings, planIssues } from '../db/schema/index.ts';
+import { entries, jobs, members, openings, planIssues } from '../db/schema/index.ts';
+import type { Role } from '../rights.ts';
 
 export interface StoredOpening {
   readonly opening: Opening;
@@ -24,12 +25,23 @@ export interface StoredJob {
   readonly openings: readonly StoredOpening[];
 }
 
-export async function listJobs(db: Database): Promise<{ job: Job; openings: number }[]> {
+export async function countJobs(db: Database): Promise<number> {
+  return db.$count(jobs);
+}
+
+/** The jobs a person belongs to, with the role there. */
+export async function listJobs(
+  db: Database,
+  user: string,
+): Promise<{ job: Job; role: Role; openings: number }[]> {
   return db
-    .select({ job: jobs.document, openings: sql<number>`count(${openings.id})::int` })
+    .select({
+      job: jobs.document,
+      role: members.role,
+      openings: sql<number>`(select count(*)::int from openings o where o.job_id = ${jobs.id})`,
+    })
     .from(jobs)
-    .leftJoin(openings, eq(openings.jobId, jobs.id))
-    .groupBy(jobs.id)
+    .innerJoin(members, and(eq(members.jobId, jobs.id), eq(members.userId, user)))
     .orderBy(asc(jobs.createdAt));
 }
 
@@ -43,35 +55,57 @@ export async function loadJob(db: Database, id: string): Promise<StoredJob | nul
   };
 }
 
-/** Stores a whole job file, all of it or nothing; `false` when a job of that id is there already. */
-export async function importJob(db: Database, file: JobFile): Promise<boolean> {
-  return db.transaction(async (tx) => {
-    const { job, walls, units, methods } = file;
-    const added = await tx
-      .insert(jobs)
-      .values({ id: job.id, document: job, walls, units, methods })
-      .onConflictDoNothing()
-      .returning({ id: jobs.id });
-    if (added.length === 0) return false;
-    const rows = file.openings.map((document, position) => ({
-      jobId: job.id,
-      id: document.id,
-      position,
-      document,
-    }));
-    if (rows.length > 0) await tx.insert(openings).values(rows);
-    const issues = file.records.issues.map((document) => ({
-      jobId: job.id,
-      openingId: document.opening.id,
-      version: document.version,
-      document,
-    }));
-    if (issues.length > 0) await tx.insert(planIssues).values(issues);
-    const list = file.records.entries.map((entry) => entryRow(job.id, entry));
-    if (list.length > 0) await tx.insert(entries).values(list);
-    return true;
-  });
+/** Stores a whole job file, all of it or nothing; `false` when the job or one of its entries is there already. */
+export async function importJob(db: Database, file: JobFile, owner: string | null = null): Promise<boolean> {
+  const { job, walls, units, methods, records } = file;
+  return db
+    .transaction(async (tx) => {
+      const added = await tx
+        .insert(jobs)
+        .values({ id: job.id, document: job, walls, units, methods })
+        .onConflictDoNothing()
+        .returning({ id: jobs.id });
+      if (added.length === 0) throw new AlreadyThere();
+      if (owner !== null) await tx.insert(members).values({ jobId: job.id, userId: owner, role: 'owner' });
+      const rows = file.openings.map((document, position) => ({
+        jobId: job.id,
+        id: document.id,
+        position,
+        document,
+      }));
+      for (const part of parts(rows)) await tx.insert(openings).values(part);
+      const issues = records.issues.map((document) => ({
+        jobId: job.id,
+        openingId: document.opening.id,
+        version: document.version,
+        document,
+      }));
+      for (const part of parts(issues)) await tx.insert(planIssues).values(part);
+      for (const part of parts(records.entries.map((entry) => entryRow(job.id, entry)))) {
+        const stored = await tx
+          .insert(entries)
+          .values(part)
+          .onConflictDoNothing()
+          .returning({ id: entries.id });
+        if (stored.length < part.length) throw new AlreadyThere();
+      }
+      return true;
+    })
+    .catch((error: unknown) => {
+      if (error instanceof AlreadyThere) return false;
+      throw error;
+    });
 }
+
+/** Ends an import whose job or entries are stored already; the transaction takes everything back. */
+class AlreadyThere extends Error {}
+
+/** The protocol carries at most 65 535 values in one statement. */
+const ROWS_AT_ONCE = 2000;
+const parts = <T>(rows: readonly T[]): T[][] =>
+  Array.from({ length: Math.ceil(rows.length / ROWS_AT_ONCE) }, (_, i) =>
+    rows.slice(i * ROWS_AT_ONCE, (i + 1) * ROWS_AT_ONCE),
+  );
 
 /** Reads a job back as the file it came from. */
 export async function exportJob(db: Database, id: string): Promise<JobFile | null> {
@@ -208,6 +242,7 @@ export async function addEntry<Refusal>(
   db: Database,
   job: string,
   entry: Entry,
+  userId: string,
   allow: (field: Field) => Refusal | null,
 ): Promise<{ ok: true } | { ok: false; refusal: Refusal }> {
   return db.transaction(async (tx) => {
@@ -220,7 +255,7 @@ export async function addEntry<Refusal>(
     if (known.length > 0) return { ok: true as const };
     const refusal = allow(await loadField(tx, job, entry.opening));
     if (refusal !== null) return { ok: false as const, refusal };
-    await tx.insert(entries).values(entryRow(job, entry));
+    await tx.insert(entries).values({ ...entryRow(job, entry), userId });
     return { ok: true as const };
   });
 }

@@ -20,6 +20,7 @@
   <div class="head">
     <h1>{data.job.name}</h1>
     <a href="/jobs/{data.job.id}/file" download>{text.job.save}</a>
+    {#if data.rights.includes('people')}<a href="/jobs/{data.job.id}/people">{text.people.open}</a>{/if}
   </div>
   {#if data.job.note}<p class="note">{data.job.note}</p>{/if}
 
@@ -69,50 +70,55 @@
     </div>
   {/if}
 
-  <div class="forms">
-    <form method="POST" action="?/opening" use:enhance>
-      <h2>{text.job.addOpening}</h2>
-      <div class="grid">
-        <label>{text.job.mark}<input name="mark" required maxlength="16" autocomplete="off" /></label>
-        <label>{text.job.name}<input name="name" maxlength="120" autocomplete="off" /></label>
-        <label
-          >{text.job.facade}<input name="facade" maxlength="60" list="facades" autocomplete="off" /></label
+  {#if data.rights.includes('plan')}
+    <div class="forms">
+      <form method="POST" action="?/opening" use:enhance>
+        <h2>{text.job.addOpening}</h2>
+        <div class="grid">
+          <label>{text.job.mark}<input name="mark" required maxlength="16" autocomplete="off" /></label>
+          <label>{text.job.name}<input name="name" maxlength="120" autocomplete="off" /></label>
+          <label
+            >{text.job.facade}<input name="facade" maxlength="60" list="facades" autocomplete="off" /></label
+          >
+          <label>
+            {text.job.unit}
+            <select name="unit">
+              <option value="">{text.job.noneYet}</option>
+              {#each data.units as unit (unit.id)}<option value={unit.id}>{unit.name}</option>{/each}
+            </select>
+          </label>
+        </div>
+        <datalist id="facades"
+          >{#each facades as facade (facade)}<option value={facade}></option>{/each}</datalist
         >
-        <label>
-          {text.job.unit}
-          <select name="unit">
-            <option value="">{text.job.noneYet}</option>
-            {#each data.units as unit (unit.id)}<option value={unit.id}>{unit.name}</option>{/each}
-          </select>
-        </label>
-      </div>
-      <datalist id="facades"
-        >{#each facades as facade (facade)}<option value={facade}></option>{/each}</datalist
-      >
-      {#if form?.form === 'opening' && form.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
-      <Button kind="main" type="submit">{text.job.add}</Button>
-    </form>
-    <form method="POST" action="?/unit" use:enhance>
-      <h2>{text.job.addUnit}</h2>
-      <div class="grid">
-        <label>{text.job.unitName}<input name="name" required maxlength="120" autocomplete="off" /></label>
-        <label>
-          {text.job.operation}
-          <select name="operation">
-            {#each Object.entries(text.job.operations) as [value, word] (value)}<option {value}>{word}</option
-              >{/each}
-          </select>
-        </label>
-        {#each Object.entries(text.job.unitFields) as [name, word] (name)}
-          <label>{word}<input {name} class="figure" required maxlength="20" autocomplete="off" /></label>
-        {/each}
-      </div>
-      <p class="quiet">{text.job.unitNote}</p>
-      {#if form?.form === 'unit' && 'problem' in form}<p class="problem" role="alert">{form.problem}</p>{/if}
-      {#if form && 'added' in form && form.added}<p role="status">{text.job.added(form.added)}</p>{/if}
-      <Button type="submit">{text.job.addUnitSubmit}</Button>
-    </form>
-  </div>
+        {#if form?.form === 'opening' && form.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
+        <Button kind="main" type="submit">{text.job.add}</Button>
+      </form>
+      <form method="POST" action="?/unit" use:enhance>
+        <h2>{text.job.addUnit}</h2>
+        <div class="grid">
+          <label>{text.job.unitName}<input name="name" required maxlength="120" autocomplete="off" /></label>
+          <label>
+            {text.job.operation}
+            <select name="operation">
+              {#each Object.entries(text.job.operations) as [value, word] (value)}<option {value}
+                  >{word}</option
+                >{/each}
+            </select>
+          </label>
+          {#each Object.entries(text.job.unitFields) as [name, word] (name)}
+            <label>{word}<input {name} class="figure" required maxlength="20" autocomplete="off" /></label>
+          {/each}
+        </div>
+        <p class="quiet">{text.job.unitNote}</p>
+        {#if form?.form === 'unit' && 'problem' in form}<p class="problem" role="alert">
+            {form.problem}
+          </p>{/if}
+        {#if form && 'added' in form && form.added}<p role="status">{text.job.added(form.added)}</p>{/if}
+        <Button type="submit">{text.job.addUnitSubmit}</Button>
+      </form>
+    </div>
+  {/if}
 </main>
 
 <style>

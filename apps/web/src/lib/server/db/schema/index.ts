@@ -1,5 +1,6 @@
 /** Tables. Documents are kept whole, as they were checked by the core; columns are what queries ask for. */
 import type { Issue, Job, MethodDocument, Opening, Unit, Wall } from '@hulvek/core';
+import type { LookRule, Role } from '../../rights.ts';
 import {
   foreignKey,
   index,
@@ -41,7 +42,34 @@ export const jobs = pgTable('jobs', {
   walls: jsonb('walls').$type<Wall[]>().notNull(),
   units: jsonb('units').$type<Unit[]>().notNull(),
   methods: jsonb('methods').$type<MethodDocument[]>().notNull(),
+  /** Who may look at a hold point. */
+  lookRule: text('look_rule').$type<LookRule>().notNull().default('not-the-doer'),
   createdAt: at('created_at').notNull().defaultNow(),
+});
+
+export const members = pgTable(
+  'members',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    role: text('role').$type<Role>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.userId] }), index('members_user').on(table.userId)],
+);
+
+export const invites = pgTable('invites', {
+  /** SHA-256 of the link's token. */
+  tokenHash: text('token_hash').primaryKey(),
+  jobId: text('job_id')
+    .notNull()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  role: text('role').$type<Role>().notNull(),
+  expiresAt: at('expires_at').notNull(),
+  usedAt: at('used_at'),
 });
 
 export const openings = pgTable(
@@ -89,6 +117,8 @@ export const entries = pgTable(
     step: text('step').notNull(),
     undoes: uuid('undoes'),
     person: text('person').notNull(),
+    /** The account that sent it; none for entries that came in with a job file. */
+    userId: uuid('user_id'),
     at: at('at').notNull(),
     receivedAt: at('received_at').notNull().defaultNow(),
     note: text('note').notNull(),

@@ -5,7 +5,7 @@
 </script>
 
 {#key data.current.opening.id}
-  <OpeningShell context={data.context} current={data.current} rows={data.rows}
+  <OpeningShell context={data.context} current={data.current} rows={data.rows} rights={data.rights}
     >{@render children()}</OpeningShell
   >
 {/key}

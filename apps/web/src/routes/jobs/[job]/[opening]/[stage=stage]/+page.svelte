@@ -17,7 +17,7 @@
 {:else if stage === 'detail'}
   <DetailStage {editor} />
 {:else if stage === 'install'}
-  <InstallStage {editor} field={data.field} />
+  <InstallStage {editor} field={data.field} rights={data.rights} />
 {:else}
   <LaterStage {stage} />
 {/if}

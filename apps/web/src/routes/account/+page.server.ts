@@ -1,0 +1,23 @@
+import { database } from '$lib/server/db/index.ts';
+import { changePassword, LEAST_PASSWORD, signOutEverywhere } from '$lib/server/services/accounts.ts';
+import { clearSession, SESSION_COOKIE } from '$lib/server/session.ts';
+import { text } from '$lib/texts/en.ts';
+import { fail, redirect } from '@sveltejs/kit';
+import { z } from 'zod';
+
+const form = z.object({ old: z.string().max(200), next: z.string().min(LEAST_PASSWORD).max(200) });
+
+export const actions = {
+  password: async ({ request, locals, cookies }) => {
+    const parsed = form.safeParse(Object.fromEntries(await request.formData()));
+    if (!parsed.success || !locals.person) return fail(400, { problem: text.account.short(LEAST_PASSWORD) });
+    const change = { ...parsed.data, user: locals.person.id, keep: cookies.get(SESSION_COOKIE) ?? '' };
+    if (!(await changePassword(database(), change))) return fail(400, { problem: text.account.wrong });
+    return { changed: true };
+  },
+  everywhere: async ({ locals, cookies, url }) => {
+    if (locals.person) await signOutEverywhere(database(), locals.person.id);
+    clearSession(cookies, url);
+    redirect(303, '/sign-in');
+  },
+};

@@ -1,0 +1,50 @@
+/** What the schema has against a value, as a plain sentence. */
+import type { z } from 'zod';
+
+const KINDS: Readonly<Record<string, string>> = {
+  string: 'text',
+  number: 'a number',
+  int: 'a whole number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object',
+  record: 'an object',
+  null: 'empty',
+};
+
+const SIZES: Readonly<Record<string, string>> = {
+  string: ' characters',
+  array: ' entries',
+  number: '',
+  int: '',
+};
+
+/** @param found the value at the place of the issue; `undefined` when nothing is there */
+export function plainProblem(issue: z.core.$ZodIssue, found: unknown): string {
+  if (found === undefined && issue.code !== 'custom') return 'this is missing';
+  switch (issue.code) {
+    case 'invalid_type':
+      return `this must be ${KINDS[issue.expected] ?? issue.expected}`;
+    case 'invalid_value':
+      return `this must be ${issue.values.map((value) => JSON.stringify(value)).join(' or ')}`;
+    case 'too_small':
+      return `this must be ${issue.inclusive ? 'at least' : 'more than'} ${issue.minimum}${SIZES[issue.origin] ?? ''}`;
+    case 'too_big':
+      return `this must be at most ${issue.maximum}${SIZES[issue.origin] ?? ''}`;
+    case 'invalid_key':
+      return 'this name is not known here';
+    case 'invalid_union':
+      return 'this must be a length like { "typed": "36 3/8", "mm": 923.925 } or an angle like { "typed": "5°", "deg": 5 }';
+    case 'invalid_format':
+      return issue.format === 'regex'
+        ? issue.message
+        : `this must be written as ${FORMATS[issue.format] ?? issue.format}`;
+    default:
+      return issue.message;
+  }
+}
+
+const FORMATS: Readonly<Record<string, string>> = {
+  uuid: 'an id like 5ca20000-0000-4000-8000-000000000001',
+  datetime: 'a time like 2026-11-16T07:30:00.000Z',
+};
