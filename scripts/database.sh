@@ -33,7 +33,35 @@ reachable_folders() {
   done
 }
 
-# start_cluster DIR [SERVER OPTION...]: starts it on a free port and sets DB_URL.
+# cluster_processes DIR: live processes of that cluster; they work in its data folder. Corpses that nobody has
+# collected yet do not count, though they keep their number and PostgreSQL's own tools take them for alive.
+cluster_processes() {
+  local data process
+  data=$(realpath "$1/data" 2>/dev/null) || return 0
+  for process in /proc/[0-9]*; do
+    [ "$(readlink "$process/cwd" 2>/dev/null)" = "$data" ] && grep -qa postgres "$process/cmdline" 2>/dev/null && printf '%s\n' "${process#/proc/}"
+  done
+  return 0
+}
+
+cluster_runs() {
+  local postmaster
+  postmaster=$(head -n 1 "$1/data/postmaster.pid" 2>/dev/null) && cluster_processes "$1" | grep -qx "$postmaster"
+}
+
+# clear_after_kill DIR: what a killed server leaves behind must not keep the next one from starting. Its children end
+# by themselves within moments; only then is it sure that nobody writes to the data.
+clear_after_kill() {
+  [ -f "$1/data/postmaster.pid" ] || return 0
+  local i
+  for ((i = 0; i < 100; i++)); do
+    [ -n "$(cluster_processes "$1")" ] || { rm -f "$1/data/postmaster.pid"; return 0; }
+    sleep 0.1
+  done
+  fail "Processes of an earlier database still run: $(cluster_processes "$1" | tr '\n' ' '). End them, then try again."
+}
+
+# start_cluster DIR [SERVER OPTION...]: starts it on DATABASE_PORT or a free port and sets DB_URL.
 start_cluster() {
   local dir=$1 port blocked
   shift
@@ -44,11 +72,11 @@ start_cluster() {
     rm -rf "$dir" "$dir.secret"
     step "Making the database" initdb make_cluster "$dir"
   fi
-  if as_pg "$PG_BIN/pg_ctl" -D "$dir/data" status >/dev/null 2>&1; then
+  if cluster_runs "$dir"; then
     port=$(sed -n 4p "$dir/data/postmaster.pid" 2>/dev/null)
   else
-    # What a killed server leaves behind must not keep the next one from starting.
-    port=$(free_port)
+    clear_after_kill "$dir"
+    port=${DATABASE_PORT:-$(free_port)}
     local log="$LOGS/postgres.log"
     touch "$log"
     [ "$(id -u)" != 0 ] || { chown postgres "$log"; chmod 711 "$LOGS"; }
@@ -76,4 +104,13 @@ stop_database() {
   pg_bin || return 0
   [ -f "$PGDATA/data/postmaster.pid" ] || return 0
   as_pg "$PG_BIN/pg_ctl" -D "$PGDATA/data" -m fast -w stop >>"$LOGS/pg_ctl.log" 2>&1
+}
+
+# kill_cluster DIR: ends it as a power cut would, children included.
+kill_cluster() {
+  local pids
+  pids=$(cluster_processes "$1")
+  # shellcheck disable=SC2086
+  [ -z "$pids" ] || kill -9 $pids 2>/dev/null
+  return 0
 }

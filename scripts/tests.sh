@@ -55,7 +55,27 @@ stop_test_database() {
   as_pg "$PG_BIN/pg_ctl" -D "$TEST_DB/data" -m immediate stop >/dev/null 2>&1
 }
 
+# Kills server or database again and again while clients write; see scripts/crash-trials.mjs.
+crash_trials() {
+  local dir="$STATE/crash-database"
+  kill_cluster "$dir"
+  rm -rf "$dir" "$dir.secret"
+  mkdir -p "$STATE"
+  # Production durability: nothing of the test settings.
+  DATABASE_PORT=$(free_port) start_cluster "$dir"
+  CRASH_ROOT="$ROOT" CRASH_STATE="$STATE" CRASH_DIR="$dir" CRASH_URL="$DB_URL" node scripts/crash-trials.mjs "$1"
+  local code=$?
+  kill_cluster "$dir"
+  return $code
+}
+
 run_check() {
+  if [ "${1:-}" = --crash ]; then
+    prepare
+    build_if_stale
+    crash_trials "${2:-1000}"
+    return
+  fi
   prepare
   simple_check "lint" eslint npx eslint --cache --cache-location "$STATE/eslint" .
   simple_check "types of the core" tsc-core npx tsc -p packages/core/tsconfig.json
@@ -76,6 +96,7 @@ run_tests() {
   export TEST_DATABASE_URL=$DB_URL
   counted "core, command line, database" vitest "$STATE/vitest.json" npx vitest run --reporter default --reporter json --outputFile.json="$STATE/vitest.json"
   build_if_stale
+  simple_check "20 crashes of server or database" crash crash_trials 20
   counted "interface" playwright "$STATE/playwright.json" env PLAYWRIGHT_JSON_OUTPUT_FILE="$STATE/playwright.json" npx playwright test --config apps/web/playwright.config.ts
   say "$PASSED passed, $FAILED failed"
   [ "$FAILED" = 0 ]

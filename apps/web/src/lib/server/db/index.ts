@@ -6,12 +6,14 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import * as schema from './schema/index.ts';
 
-export type Database = NodePgDatabase<typeof schema>;
+export type Queries = NodePgDatabase<typeof schema>;
+export type Database = Queries & { $client: pg.Pool };
 
 export function openDatabase(url: string): { db: Database; pool: pg.Pool } {
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
   // A database that goes away must not take the server with it; the next query reconnects.
   pool.on('error', () => undefined);
+  pool.on('connect', (client) => client.on('error', () => undefined));
   return { db: drizzle(pool, { schema }), pool };
 }
 
@@ -21,6 +23,29 @@ export async function migrateDatabase(db: Database): Promise<void> {
     ['drizzle', 'apps/web/drizzle'].map((p) => join(process.cwd(), p)).find(existsSync);
   if (!folder) throw new Error('The migrations folder was not found. Start the server with ./hulvek start.');
   await migrate(db, { migrationsFolder: folder });
+}
+
+/**
+ * Runs `work` in one transaction: all of it is committed when this returns, nothing of it when it throws. A
+ * connection that broke on the way is thrown away, also when it broke before the transaction began.
+ */
+export async function inTransaction<Result>(
+  db: Database,
+  work: (tx: Queries) => Promise<Result>,
+): Promise<Result> {
+  const client = await db.$client.connect();
+  let broken = false;
+  try {
+    await client.query('begin');
+    const result = await work(drizzle(client, { schema }));
+    await client.query('commit');
+    return result;
+  } catch (error) {
+    await client.query('rollback').catch(() => (broken = true));
+    throw error;
+  } finally {
+    client.release(broken);
+  }
 }
 
 let current: Database | undefined;

@@ -11,7 +11,7 @@ import {
   type Unit,
 } from '@hulvek/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
-import type { Database } from '../db/index.ts';
+import { inTransaction, type Database } from '../db/index.ts';
 import { entries, jobs, members, openings, planIssues } from '../db/schema/index.ts';
 import type { Role } from '../rights.ts';
 
@@ -58,43 +58,41 @@ export async function loadJob(db: Database, id: string): Promise<StoredJob | nul
 /** Stores a whole job file, all of it or nothing; `false` when the job or one of its entries is there already. */
 export async function importJob(db: Database, file: JobFile, owner: string | null = null): Promise<boolean> {
   const { job, walls, units, methods, records } = file;
-  return db
-    .transaction(async (tx) => {
-      const added = await tx
-        .insert(jobs)
-        .values({ id: job.id, document: job, walls, units, methods })
+  return inTransaction(db, async (tx) => {
+    const added = await tx
+      .insert(jobs)
+      .values({ id: job.id, document: job, walls, units, methods })
+      .onConflictDoNothing()
+      .returning({ id: jobs.id });
+    if (added.length === 0) throw new AlreadyThere();
+    if (owner !== null) await tx.insert(members).values({ jobId: job.id, userId: owner, role: 'owner' });
+    const rows = file.openings.map((document, position) => ({
+      jobId: job.id,
+      id: document.id,
+      position,
+      document,
+    }));
+    for (const part of parts(rows)) await tx.insert(openings).values(part);
+    const issues = records.issues.map((document) => ({
+      jobId: job.id,
+      openingId: document.opening.id,
+      version: document.version,
+      document,
+    }));
+    for (const part of parts(issues)) await tx.insert(planIssues).values(part);
+    for (const part of parts(records.entries.map((entry) => entryRow(job.id, entry)))) {
+      const stored = await tx
+        .insert(entries)
+        .values(part)
         .onConflictDoNothing()
-        .returning({ id: jobs.id });
-      if (added.length === 0) throw new AlreadyThere();
-      if (owner !== null) await tx.insert(members).values({ jobId: job.id, userId: owner, role: 'owner' });
-      const rows = file.openings.map((document, position) => ({
-        jobId: job.id,
-        id: document.id,
-        position,
-        document,
-      }));
-      for (const part of parts(rows)) await tx.insert(openings).values(part);
-      const issues = records.issues.map((document) => ({
-        jobId: job.id,
-        openingId: document.opening.id,
-        version: document.version,
-        document,
-      }));
-      for (const part of parts(issues)) await tx.insert(planIssues).values(part);
-      for (const part of parts(records.entries.map((entry) => entryRow(job.id, entry)))) {
-        const stored = await tx
-          .insert(entries)
-          .values(part)
-          .onConflictDoNothing()
-          .returning({ id: entries.id });
-        if (stored.length < part.length) throw new AlreadyThere();
-      }
-      return true;
-    })
-    .catch((error: unknown) => {
-      if (error instanceof AlreadyThere) return false;
-      throw error;
-    });
+        .returning({ id: entries.id });
+      if (stored.length < part.length) throw new AlreadyThere();
+    }
+    return true;
+  }).catch((error: unknown) => {
+    if (error instanceof AlreadyThere) return false;
+    throw error;
+  });
 }
 
 /** Ends an import whose job or entries are stored already; the transaction takes everything back. */
@@ -245,7 +243,7 @@ export async function addEntry<Refusal>(
   userId: string,
   allow: (field: Field) => Refusal | null,
 ): Promise<{ ok: true } | { ok: false; refusal: Refusal }> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     await tx
       .select({ id: openings.id })
       .from(openings)

@@ -1,7 +1,7 @@
 /** Who belongs to a job, in which role, and the links that let somebody in. */
 import { randomBytes } from 'node:crypto';
 import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
-import type { Database } from '../db/index.ts';
+import { inTransaction, type Database } from '../db/index.ts';
 import { invites, jobs, members, users } from '../db/schema/index.ts';
 import type { LookRule, Role } from '../rights.ts';
 import { digest } from './accounts.ts';
@@ -43,7 +43,7 @@ export async function changeMember(
   user: string,
   role: Role | null,
 ): Promise<boolean> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     await tx.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, job)).for('update');
     const owners = await tx
       .select({ userId: members.userId })
@@ -95,7 +95,7 @@ const open = (token: string) =>
 
 /** Uses the link up and makes `user` a member; an existing role is never lowered by a link. */
 export async function useInvite(db: Database, token: string, user: string): Promise<string | null> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const [used] = await tx.update(invites).set({ usedAt: new Date() }).where(open(token)).returning();
     if (!used) return null;
     await tx
