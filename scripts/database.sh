@@ -45,8 +45,10 @@ cluster_processes() {
 }
 
 cluster_runs() {
-  local postmaster
-  postmaster=$(head -n 1 "$1/data/postmaster.pid" 2>/dev/null) && cluster_processes "$1" | grep -qx "$postmaster"
+  local postmaster processes
+  postmaster=$(head -n 1 "$1/data/postmaster.pid" 2>/dev/null) || return 1
+  processes=$(cluster_processes "$1")
+  [[ $'\n'"$processes"$'\n' == *$'\n'"$postmaster"$'\n'* ]]
 }
 
 # clear_after_kill DIR: what a killed server leaves behind must not keep the next one from starting. Its children end

@@ -183,6 +183,9 @@ test('axe finds nothing on any screen, wide or as a phone', async ({ page }) => 
   const paths = [
     '/jobs',
     '/jobs/skarv-point',
+    '/jobs/skarv-point/people',
+    '/account',
+    '/invite/no-such-link',
     ...['measure', 'detail', 'install', 'prove'].map((s) => `/jobs/skarv-point/skarv-s-03/${s}`),
     '/jobs/skarv-point/skarv-s-05/install',
   ];

@@ -71,6 +71,7 @@ test('every address × every role, somebody signed in without a role, and a stra
   await guest.getByRole('button', { name: 'Make an account' }).click();
   await expect(guest).toHaveURL(/\/jobs\/skarv-point$/);
   await page.reload();
+  page.once('dialog', (dialog) => dialog.accept());
   await page.getByRole('button', { name: /^Remove\s*, Runa Lyng$/ }).click();
   await expect(page.getByText('Runa Lyng')).toHaveCount(0);
   await guest.goto(link);

@@ -315,6 +315,7 @@ export const text = {
     role: 'Role',
     change: 'Change',
     remove: 'Remove',
+    askRemove: (name: string) => `Take ${name} out of this job? Entries stay; a new link lets them in again.`,
     lastOwner: 'A job keeps at least one owner. Make somebody else owner first.',
     invite: 'Invite somebody',
     inviteSubmit: 'Make a link',

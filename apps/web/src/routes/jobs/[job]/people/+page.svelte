@@ -1,10 +1,18 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import type { SubmitFunction } from '@sveltejs/kit';
   import Button from '$lib/components/ui/Button.svelte';
   import { text } from '$lib/texts/en.ts';
 
   let { data, form } = $props();
   const t = text.people;
+
+  /** Asks once before somebody loses access. */
+  const askFirst =
+    (name: string): SubmitFunction =>
+    ({ cancel }) => {
+      if (!confirm(t.askRemove(name))) cancel();
+    };
 </script>
 
 <main>
@@ -28,7 +36,7 @@
           </select>
           <Button type="submit">{t.change}<span class="visually-hidden">, {member.name}</span></Button>
         </form>
-        <form method="POST" action="?/remove" use:enhance>
+        <form method="POST" action="?/remove" use:enhance={askFirst(member.name)}>
           <input type="hidden" name="user" value={member.userId} />
           <Button kind="quiet" type="submit"
             >{t.remove}<span class="visually-hidden">, {member.name}</span></Button
@@ -74,6 +82,7 @@
 <style>
   main {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-5);
     max-width: 54rem;
     margin: 0 auto;
@@ -108,6 +117,7 @@
   }
   section {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-3);
   }
   section a {
