@@ -37,7 +37,7 @@ run_restore() {
     [ "$answer" = yes ] || fail "Nothing was changed."
   fi
   local running=no before
-  alive "$SERVER_PID" build/index.js && running=yes
+  alive "$SERVER_PID" files/index.js && running=yes
   stop_server
   before="$STATE/backups/before-restore-$(date -u +%Y%m%dT%H%M%SZ).dump"
   mkdir -p "$STATE/backups"

@@ -18,14 +18,17 @@ build_if_stale() {
 # serve PORT HOST PIDFILE LOG: starts the built server in the background and waits for it.
 serve() {
   local port=$1 host=$2 pidfile=$3 log=$4 i
+  # A copy, so that a later build does not pull the files from under a running server.
+  local copy="${pidfile%.pid}-files"
+  rm -rf "$copy" && cp -r "$WEB/build" "$copy" || return 1
   (
     cd "$WEB" || exit 1
     DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="http://localhost:$port" BODY_SIZE_LIMIT=20M \
-      HULVEK_DEMO="${HULVEK_DEMO:-on}" setsid node build/index.js >>"$log" 2>&1 &
+      HULVEK_DEMO="${HULVEK_DEMO:-on}" setsid node "$copy/index.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"
   )
   for ((i = 0; i < 120; i++)); do
-    alive "$pidfile" build/index.js || return 1
+    alive "$pidfile" files/index.js || return 1
     node -e 'fetch(process.argv[1]).then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "http://127.0.0.1:$port/health" && return 0
     sleep 0.25
   done
@@ -33,11 +36,11 @@ serve() {
 }
 
 stop_server() {
-  alive "$SERVER_PID" build/index.js || { rm -f "$SERVER_PID"; return 0; }
+  alive "$SERVER_PID" files/index.js || { rm -f "$SERVER_PID"; return 0; }
   kill "$(cat "$SERVER_PID")" 2>/dev/null
   local i
-  for ((i = 0; i < 40; i++)); do alive "$SERVER_PID" build/index.js || break; sleep 0.1; done
-  alive "$SERVER_PID" build/index.js && kill -9 "$(cat "$SERVER_PID")" 2>/dev/null
+  for ((i = 0; i < 40; i++)); do alive "$SERVER_PID" files/index.js || break; sleep 0.1; done
+  alive "$SERVER_PID" files/index.js && kill -9 "$(cat "$SERVER_PID")" 2>/dev/null
   rm -f "$SERVER_PID"
 }
 
@@ -83,11 +86,11 @@ reset_demo() {
   build_if_stale
   ensure_database
   local running=no
-  alive "$SERVER_PID" build/index.js && running=yes
+  alive "$SERVER_PID" files/index.js && running=yes
   local port pid="$STATE/reset.pid"
   port=$(free_port)
   HULVEK_DEMO=reset serve "$port" 127.0.0.1 "$pid" "$LOGS/reset.log" || fail "The demo could not be put back." "$LOGS/reset.log"
   kill "$(cat "$pid")" 2>/dev/null
-  rm -f "$pid"
+  rm -rf "$pid" "${pid%.pid}-files"
   say "The demo job is as it was.$([ $running = no ] && printf ' Start it with ./hulvek start.')"
 }
