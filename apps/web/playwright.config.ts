@@ -15,7 +15,9 @@ export default defineConfig({
   testMatch: '*.e2e.ts',
   outputDir: '../../.hulvek/test-results',
   workers: 1,
-  timeout: 60_000,
+  // Long journeys on a slow, busy machine; nothing here is timed.
+  timeout: 300_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   globalSetup: './e2e/server.setup.ts',
   use: {

@@ -101,8 +101,15 @@ test('from the tape in inches to ticked steps, with one wrong entry, and all is 
 
   await page.goto(`${path}/measure`);
   for (const [label, typed] of INCHES) await expect(page.getByLabel(label)).toHaveValue(typed);
+  // The text stays as typed in either unit; beside it stands what it is.
+  const hyphenated = page.getByLabel('Width, middle');
+  await hyphenated.fill('3-3/8');
+  await expect(page.getByText('Read as 3 3⁄8″. Is that right?')).toBeVisible();
+  await hyphenated.press('Escape');
   await page.getByRole('button', { name: 'mm', exact: true }).click();
   await expect(page.getByRole('button', { name: 'mm', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByLabel('Width, bottom')).toHaveValue('36 1/4');
+  await expect(page.locator('#reading-widthBottom-say')).toContainText('920.8');
 });
 
 test('the same by keyboard alone', async ({ page }) => {

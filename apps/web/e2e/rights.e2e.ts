@@ -52,7 +52,6 @@ test('every address × every role, somebody signed in without a role, and a stra
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   // Somebody with an account who belongs to no job: invited, then removed.
   await signIn(page);
   await page.goto('/jobs/skarv-point/people');

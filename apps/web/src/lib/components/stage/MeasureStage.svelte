@@ -89,7 +89,7 @@
       />
       {#if plan.fit}
         <p class="key">
-          {text.measure.gaps(units)}
+          {text.measure.gaps(text.jobs[units])}
           {text.measure.leastAllowed(length(plan.fit.limits.least_mm))}
           {#if plan.frame.left.some((s) => s.basis === 'nominal')}<b>{text.measure.nominal}</b>{/if}
         </p>

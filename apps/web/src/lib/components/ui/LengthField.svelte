@@ -43,16 +43,16 @@
   let problem = $state('');
   const shown = $derived(draft ?? value?.typed ?? '');
   const parsed = $derived(shown.trim() === '' ? null : parseLength(shown, unit));
+  /** While typing: how it is read. Afterwards: what is stored, where the text alone would not say so in this unit. */
   const echo = $derived.by(() => {
     if (!parsed?.ok || problem !== '') return '';
-    const { confirm, mm } = parsed.value;
-    const other = parsed.value.unit !== unit;
-    const read = text.measure.readAs(formatLength(mm, parsed.value.unit));
-    return confirm
-      ? `${read} ${text.measure.confirm}`
-      : other
-        ? text.measure.readAs(formatLength(mm, unit))
-        : '';
+    const { confirm, mm, unit: read } = parsed.value;
+    if (draft === null) {
+      const plain = value !== null && Math.abs(mm - value.mm) < 0.05 && !confirm && read === unit;
+      return value === null || plain ? '' : text.measure.readAs(formatLength(value.mm, unit));
+    }
+    if (confirm) return `${text.measure.readAs(formatLength(mm, read))} ${text.measure.confirm}`;
+    return read === unit ? '' : text.measure.readAs(formatLength(mm, unit));
   });
 
   const key = $derived(`hulvek:draft:${keep}`);
