@@ -28,7 +28,8 @@ serve() {
     echo $! >"$pidfile"
   )
   for ((i = 0; i < 120; i++)); do
-    alive "$pidfile" files/index.js || return 1
+    # For a moment after the fork the process still carries the name of this script.
+    ((i < 8)) || alive "$pidfile" files/index.js || return 1
     node -e 'fetch(process.argv[1]).then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "http://127.0.0.1:$port/health" && return 0
     sleep 0.25
   done
