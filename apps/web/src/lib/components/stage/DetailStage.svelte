@@ -207,6 +207,9 @@
     border: 0;
     min-width: 0;
   }
+  .whole.choices {
+    margin-bottom: var(--gap-4);
+  }
   .note {
     margin-top: var(--gap-2);
     font-size: 0.9rem;
