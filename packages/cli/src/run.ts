@@ -7,6 +7,7 @@ import {
   formatSize,
   jobFileJsonSchema,
   materialTexts,
+  openingsOf,
   pieceText,
   planOpening,
   readJobFile,
@@ -94,7 +95,7 @@ function report(
   file: JobFile,
   options: { verb: 'plan' | 'check'; mark: string | undefined; json: boolean },
 ): CliResult {
-  const openings = file.openings.filter((o) => options.mark === undefined || o.mark === options.mark);
+  const openings = openingsOf(file).filter((o) => options.mark === undefined || o.mark === options.mark);
   if (options.mark !== undefined && openings.length === 0)
     return bad(`There is no opening "${options.mark}" in this file.\n`);
   const plans = openings.map((opening) => planOpening(opening, file));

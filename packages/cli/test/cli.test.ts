@@ -11,11 +11,9 @@ import { run } from '../src/run.ts';
 const example = writeJobFile(skarvPoint());
 const only = (...marks: string[]): string => {
   const file: JobFile = skarvPoint();
-  return writeJobFile({
-    ...file,
-    openings: file.openings.filter((o) => marks.includes(o.mark)),
-    records: { issues: [], entries: [] },
-  });
+  const openings = file.openings.filter((o) => marks.includes(o.mark));
+  const readings = file.records.readings.filter((r) => openings.some((o) => o.id === r.opening));
+  return writeJobFile({ ...file, openings, records: { readings, issues: [], entries: [] } });
 };
 const call = (text: string, ...args: string[]) => run([...args, 'job.json'], () => text);
 
@@ -59,7 +57,7 @@ describe('hulvek on the command line', () => {
     const result = call(example.replace('"typed": "920"', '"typed": "92O"'), 'check');
     expect(result.exit).toBe(2);
     expect(result.err).toMatch(
-      /job\.json: openings\[0\]\.survey\.values\.roughWidth\.typed: "92O" does not read as 920 mm/,
+      /job\.json: records\.readings\[0\]\.value\.typed: "92O" does not read as 920 mm/,
     );
   });
 

@@ -7,6 +7,7 @@ export * from './quantities/length.ts';
 export * from './quantities/parse-length.ts';
 export * from './quantities/format-length.ts';
 export * from './survey/points.ts';
+export * from './survey/readings.ts';
 export * from './demo/skarv-point.ts';
 export * from './job-file/job-file.ts';
 export * from './order/events.ts';

@@ -9,7 +9,7 @@ import {
   type Numbers,
   type ParameterId,
 } from '@hulvek/core';
-import { job, openingWith, planWith, SQUARE, type Readings } from './support/openings.ts';
+import { job, openings, openingWith, planWith, SQUARE, type Readings } from './support/openings.ts';
 
 const has = (code: FindingCode, readings: Readings, numbers: Numbers = {}) =>
   planWith(readings, { numbers }).findings.some((f) => f.code === code);
@@ -130,8 +130,19 @@ describe('findings from numbers', () => {
   });
 });
 
+it('a point read twice with different figures is watched until one of them is kept', () => {
+  const { survey } = openingWith(SQUARE);
+  const disputed = openingWith(SQUARE, { survey: { ...survey, disputed: ['widthTop', 'depth'] } });
+  const finding = planOpening(disputed, job).findings.find((f) => f.code === 'reading-disputed');
+  expect(finding?.facts).toEqual({ points: ['widthTop', 'depth'] });
+  expect(finding && findingText(finding, figuresIn('mm')).text).toContain(
+    'the width at the top and the depth of the reveal',
+  );
+  expect(has('reading-disputed', SQUARE)).toBe(false);
+});
+
 it('every finding of the demo reads as sentences with a number or a name, in mm and in inches', () => {
-  const findings: Finding[] = job.openings.flatMap((o) => [...planOpening(o, job).findings]);
+  const findings: Finding[] = openings.flatMap((o) => [...planOpening(o, job).findings]);
   expect(findings.length).toBeGreaterThan(6);
   for (const finding of findings) {
     for (const unit of ['mm', 'in'] as const) {

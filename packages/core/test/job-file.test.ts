@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { ESLint } from 'eslint';
 import { describe, expect, it } from 'vitest';
-import { jobFileJsonSchema, readJobFile, skarvPoint, writeJobFile } from '@hulvek/core';
+import { jobFileJsonSchema, openingsOf, readJobFile, skarvPoint, writeJobFile } from '@hulvek/core';
 
 const file = skarvPoint();
 const text = writeJobFile(file);
@@ -29,8 +29,8 @@ describe('job file', () => {
   it.each([
     [
       'another version',
-      (d: never) => Object.assign(d, { version: 2 }),
-      'version: the file has version 2, this program reads version 1',
+      (d: never) => Object.assign(d, { version: 3 }),
+      'version: the file has version 3, this program reads version 2',
     ],
     [
       'another format',
@@ -44,9 +44,9 @@ describe('job file', () => {
     ],
     [
       'a width in the wrong unit',
-      (d: { openings: { survey: { values: { widthTop: object } } }[] }) =>
-        Object.assign(d.openings[0]?.survey.values.widthTop ?? {}, { mm: 36.2 }),
-      'openings[0].survey.values.widthTop.typed: "920" does not read as 36.2 mm; correct one of the two',
+      (d: { records: { readings: { value: object }[] } }) =>
+        Object.assign(d.records.readings[4]?.value ?? {}, { mm: 36.2 }),
+      'records.readings[4].value.typed: "920" does not read as 36.2 mm; correct one of the two',
     ],
     [
       'a unit that is not there',
@@ -72,6 +72,25 @@ describe('job file', () => {
   ])('%s is refused with its place', (_, change, message) =>
     expect(problems(change as never)).toContain(message),
   );
+
+  it('a file of version 1, which kept figures in the openings, is read with the same surveys', () => {
+    const [first, ...surveys] = openingsOf(file);
+    if (!first) throw new Error('no opening');
+    const older = {
+      ...file,
+      version: 1,
+      openings: [first, ...surveys],
+      records: {
+        issues: file.records.issues,
+        entries: file.records.entries.map(({ photo: _photo, ...entry }) => entry),
+      },
+    };
+    const once = readJobFile(JSON.stringify(older));
+    if (!once.ok) throw new Error(JSON.stringify(once.problems));
+    expect(openingsOf(once.value)).toEqual([first, ...surveys]);
+    expect(once.value.records.readings[0]).toMatchObject({ person: 'not recorded', at: null });
+    expect(readJobFile(JSON.stringify(older))).toEqual(once);
+  });
 
   it('a file that was cut off says so', () =>
     expect(readJobFile(text.slice(0, -40))).toEqual({

@@ -26,6 +26,7 @@ const entry = (kind: Entry['kind'], step: string, minute: number, more: Partial<
   person: 'Ines Kallas',
   at: new Date(Date.UTC(2026, 10, 16, 8, minute)).toISOString(),
   note: '',
+  photo: null,
   ...more,
 });
 const ticksUpTo = (last: string): Entry[] => {

@@ -1,21 +1,21 @@
 /** The demo job: an invented field station on a cold, windy coast. Every name and number is made up. */
 import { planOpening } from '../plan/plan-opening.ts';
-import { jobFileSchema, JOB_FORMAT, JOB_VERSION, type JobFile } from '../job-file/job-file.ts';
+import {
+  contextOf,
+  jobFileSchema,
+  JOB_FORMAT,
+  JOB_VERSION,
+  openingsOf,
+  type JobFile,
+} from '../job-file/job-file.ts';
 import { surveyPointIds, type SurveyPointId } from '../survey/points.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
 
 type Readings = Partial<Record<SurveyPointId, number>>;
 
-const survey = (values: Readings, from: 'outside' | 'inside' = 'outside') => ({
-  from,
-  values: Object.fromEntries(
-    surveyPointIds.flatMap((id) => {
-      const mm = values[id];
-      return mm === undefined ? [] : [[id, length(mm)]];
-    }),
-  ),
-});
+type Side = 'outside' | 'inside';
+const survey = (values: Readings, from: Side = 'outside') => ({ from, values });
 
 /** A square, level and plumb opening of this size, with the small errors of careful framing. */
 function framed(width: number, height: number, errors: Readings = {}): Readings {
@@ -67,8 +67,9 @@ const opening = (
   wall: 'timber-140',
   unit: unitId,
   method: 'drained',
-  survey: readings,
+  survey: { from: readings.from },
   numbers: {},
+  readings: readings.values,
 });
 
 const OPENINGS = [
@@ -122,7 +123,33 @@ const DONE: readonly [
   ['dry-fit', 92, 'tick', 'Tove Aas', 'Gap 7 mm left, 8 mm right.'],
 ];
 
+/** Who measured what of an opening, in walking order, a reading every 40 seconds. */
+function readingsOf(
+  { id, survey: { from }, readings: values }: ReturnType<typeof opening>,
+  index: number,
+) {
+  const begun = SURVEYED + index * 20 * 60_000;
+  return surveyPointIds.flatMap((point, i) => {
+    const mm = values[point];
+    if (mm === undefined) return [];
+    const drawn = point === 'roughWidth' || point === 'roughHeight';
+    return {
+      id: `5ca20001-0000-4000-8000-${String(index * 100 + i + 1).padStart(12, '0')}`,
+      opening: id,
+      point,
+      from,
+      value: length(mm),
+      replaces: [],
+      instrument: drawn ? 'drawing' : point.startsWith('sill') ? 'levelling-laser' : 'tape',
+      person: drawn ? 'Ines Kallas' : 'Tove Aas',
+      at: new Date(drawn ? DRAWN : begun + i * 40_000).toISOString(),
+    };
+  });
+}
+
 const HALF_DONE = 'skarv-s-05';
+const DRAWN = Date.UTC(2026, 10, 2, 13, 5);
+const SURVEYED = Date.UTC(2026, 10, 12, 8, 10);
 const START = Date.UTC(2026, 10, 16, 7, 30);
 
 /** Returns the demo job as a job file; the same every time. */
@@ -162,20 +189,20 @@ export function skarvPoint(): JobFile {
         numbers: {},
       },
     ],
-    openings: OPENINGS,
-    records: { issues: [], entries: [] },
+    openings: OPENINGS.map(({ readings: _readings, ...document }) => document),
+    records: { readings: OPENINGS.flatMap(readingsOf), issues: [], entries: [] },
   };
   const file = jobFileSchema.parse(base);
-  return { ...file, records: halfInstalled(file) };
+  return { ...file, records: { ...file.records, ...halfInstalled(file) } };
 }
 
-function halfInstalled(file: JobFile): JobFile['records'] {
-  const subject = file.openings.find((o) => o.id === HALF_DONE);
+function halfInstalled(file: JobFile): Pick<JobFile['records'], 'issues' | 'entries'> {
+  const subject = openingsOf(file).find((o) => o.id === HALF_DONE);
   const [wall] = file.walls;
   const [method] = file.methods;
   const used = file.units.find((u) => u.id === subject?.unit);
   if (!subject || !wall || !method || !used) throw new Error('the demo job lost an opening');
-  const plan = planOpening(subject, file);
+  const plan = planOpening(subject, contextOf(file));
   const at = (minute: number) => new Date(START + minute * 60_000).toISOString();
   return {
     issues: [
@@ -200,6 +227,7 @@ function halfInstalled(file: JobFile): JobFile['records'] {
       person,
       at: at(minute),
       note,
+      photo: null,
     })),
   };
 }

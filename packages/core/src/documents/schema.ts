@@ -34,21 +34,51 @@ export const typedLength = z
 
 const positiveLength = typedLength.refine((length) => length.mm > 0, { error: 'must be more than nothing' });
 
+const side = z.enum(['outside', 'inside']);
+
+function outOfRange(point: SurveyPointId, mm: number): string | null {
+  const { least_mm, most_mm } = surveyPoints[point];
+  return mm < least_mm || mm > most_mm
+    ? `${mm} mm is outside ${least_mm} to ${most_mm} mm; check the unit`
+    : null;
+}
+
+/** A survey as it stands at one moment; see `survey/readings.ts` for where it comes from. */
 export const surveySchema = z.strictObject({
-  from: z.enum(['outside', 'inside']),
+  from: side,
   values: z.partialRecord(z.enum(surveyPointIds), typedLength).superRefine((values, context) => {
     for (const [point, length] of Object.entries(values)) {
-      const { least_mm, most_mm } = surveyPoints[point as SurveyPointId];
-      if (length && (length.mm < least_mm || length.mm > most_mm)) {
-        context.addIssue({
-          code: 'custom',
-          path: [point, 'mm'],
-          message: `${length.mm} mm is outside ${least_mm} to ${most_mm} mm; check the unit`,
-        });
-      }
+      const message = length && outOfRange(point as SurveyPointId, length.mm);
+      if (message) context.addIssue({ code: 'custom', path: [point, 'mm'], message });
     }
   }),
+  /** Points where two people read different figures without knowing of each other. */
+  disputed: z.array(z.enum(surveyPointIds)).max(surveyPointIds.length).optional(),
 });
+
+/** What a reading was taken with. */
+export const instruments = ['tape', 'distance-meter', 'levelling-laser', 'digital-level', 'drawing'] as const;
+
+/** One figure read at one point. Readings are only ever added; a later one names those it replaces. */
+export const readingSchema = z
+  .strictObject({
+    id: z.uuid(),
+    opening: id('OpeningId'),
+    /** Left and right as seen from `from`. */
+    point: z.enum(surveyPointIds),
+    from: side,
+    /** `null` takes a figure out. */
+    value: typedLength.nullable(),
+    replaces: z.array(z.uuid()).max(100),
+    instrument: z.enum(instruments),
+    person: name,
+    /** `null` where nobody wrote down when. */
+    at: instant.nullable(),
+  })
+  .superRefine(({ point, value }, context) => {
+    const message = value && outOfRange(point, value.mm);
+    if (message) context.addIssue({ code: 'custom', path: ['value', 'mm'], message });
+  });
 
 export const wallSchema = z.strictObject({
   id: id('WallId'),
@@ -120,7 +150,8 @@ export const methodSchema = z.strictObject({
   numbers: numbersSchema,
 });
 
-export const openingSchema = z.strictObject({
+/** What is chosen for an opening. Its figures are readings, kept as they were taken. */
+export const openingDocumentSchema = z.strictObject({
   id: id('OpeningId'),
   mark: z.string().trim().min(1).max(16),
   name: z.string().trim().max(120),
@@ -128,12 +159,27 @@ export const openingSchema = z.strictObject({
   wall: id('WallId').nullable(),
   unit: id('UnitId').nullable(),
   method: id('MethodId').nullable(),
-  survey: surveySchema,
+  /** From which side the crew measures. */
+  survey: z.strictObject({ from: side }),
   /** Numbers of the method changed for this opening only. */
   numbers: numbersSchema,
 });
 
-export const entryKinds = ['tick', 'look', 'override', 'note', 'undo'] as const;
+/** An opening with its survey as it stood at one moment: what a plan is made from. */
+export const openingSchema = openingDocumentSchema.extend({ survey: surveySchema });
+
+export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo'] as const;
+
+export const photoTypes = ['image/jpeg', 'image/png', 'image/webp'] as const;
+
+/** What is known of a picture; the picture itself is kept beside the records, under the id of its entry. */
+export const photoSchema = z.strictObject({
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, '64 digits of a SHA-256'),
+  type: z.enum(photoTypes),
+  width_px: z.int().positive().max(20_000),
+  height_px: z.int().positive().max(20_000),
+  bytes: z.int().positive(),
+});
 
 /** One thing somebody did or saw on site. Entries are only ever added; `undo` names the entry it takes back. */
 export const entrySchema = z.strictObject({
@@ -146,6 +192,7 @@ export const entrySchema = z.strictObject({
   person: name,
   at: instant,
   note,
+  photo: photoSchema.nullable(),
 });
 
 /** A plan frozen when work began, as the inputs it was made from: what field entries refer to. */
@@ -175,7 +222,11 @@ export type Survey = z.infer<typeof surveySchema>;
 export type Wall = z.infer<typeof wallSchema>;
 export type Unit = z.infer<typeof unitSchema>;
 export type MethodDocument = z.infer<typeof methodSchema>;
+export type OpeningDocument = z.infer<typeof openingDocumentSchema>;
 export type Opening = z.infer<typeof openingSchema>;
+export type Reading = z.infer<typeof readingSchema>;
+export type Instrument = Reading['instrument'];
+export type Photo = z.infer<typeof photoSchema>;
 export type Entry = z.infer<typeof entrySchema>;
 export type Issue = z.infer<typeof issueSchema>;
 export type Job = z.infer<typeof jobSchema>;

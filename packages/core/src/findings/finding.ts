@@ -7,7 +7,7 @@ import type { SurveyPointId } from '../survey/points.ts';
 /** Gravest first. */
 export const severities = ['fails', 'watch', 'not-checkable', 'note'] as const;
 export type Severity = (typeof severities)[number];
-export type Proof = 'fit' | 'water' | 'air' | 'order';
+export type Proof = 'fit' | 'water' | 'air' | 'order' | 'record';
 
 /** Facts by code. A new code needs a text in the catalogue, or the catalogue does not compile. */
 export interface FindingFacts {
@@ -21,6 +21,7 @@ export interface FindingFacts {
   'jamb-off-plumb': { readonly side: 'left' | 'right'; readonly lean_mm: number; readonly limit_mm: number };
   'out-of-square': { readonly difference_mm: number; readonly limit_mm: number };
   'reading-disagrees': Residual & { readonly limit_mm: number };
+  'reading-disputed': { readonly points: readonly SurveyPointId[] };
   'sill-too-flat': { readonly slope_deg: number; readonly limit_deg: number };
   'pan-upturn-short': { readonly upturn_mm: number; readonly limit_mm: number };
   'pan-lap-short': { readonly lap_mm: number; readonly limit_mm: number };

@@ -5,15 +5,19 @@ import {
   issueSchema,
   jobSchema,
   methodSchema,
-  openingSchema,
+  openingDocumentSchema,
+  readingSchema,
   unitSchema,
   wallSchema,
 } from '../documents/schema.ts';
 
+import type { JobContext, Opening, Reading } from '../documents/schema.ts';
+import { openingOf } from '../survey/readings.ts';
+import { fromVersion1 } from './version-1.ts';
 import { plainProblem } from './plain-problem.ts';
 
 export const JOB_FORMAT = 'hulvek-job';
-export const JOB_VERSION = 1;
+export const JOB_VERSION = 2;
 
 const many = 5000;
 
@@ -25,8 +29,9 @@ export const jobFileSchema = z
     walls: z.array(wallSchema).max(many),
     units: z.array(unitSchema).max(many),
     methods: z.array(methodSchema).max(many),
-    openings: z.array(openingSchema).max(many),
+    openings: z.array(openingDocumentSchema).max(many),
     records: z.strictObject({
+      readings: z.array(readingSchema).max(200_000),
       issues: z.array(issueSchema).max(many),
       entries: z.array(entrySchema).max(200_000),
     }),
@@ -51,6 +56,13 @@ export const jobFileSchema = z
     });
     const openings = idsOf(file.openings);
     const issues = new Set(file.records.issues.map((issue) => `${issue.opening.id}/${issue.version}`));
+    const readings = new Set<string>();
+    file.records.readings.forEach((reading, i) => {
+      if (readings.has(reading.id)) report(['records', 'readings', i, 'id'], `"${reading.id}" is used twice`);
+      readings.add(reading.id);
+      if (!openings.has(reading.opening))
+        report(['records', 'readings', i, 'opening'], `there is no opening "${reading.opening}" in this file`);
+    });
     const entries = new Set<string>();
     file.records.entries.forEach((entry, i) => {
       if (entries.has(entry.id)) report(['records', 'entries', i, 'id'], `"${entry.id}" is used twice`);
@@ -78,8 +90,8 @@ export type JobFileResult =
   | { readonly ok: true; readonly value: JobFile }
   | { readonly ok: false; readonly problems: readonly FileProblem[] };
 
-/** Steps from each older version to the next; none yet. */
-const migrations: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {};
+/** Steps from each older version to the next. */
+const migrations: Readonly<Record<number, (file: Record<string, unknown>) => unknown>> = { 1: fromVersion1 };
 
 /** Reads a job file from its text; every problem carries its place and a plain sentence. */
 export function readJobFile(text: string): JobFileResult {
@@ -100,11 +112,26 @@ export function readJobFile(text: string): JobFileResult {
     return problem('version', `the file has version ${version}, this program reads version ${JOB_VERSION}`);
   }
   let current = data as Record<string, unknown>;
-  for (let v = version; v < JOB_VERSION; v++) current = migrations[v]?.(current) ?? current;
+  for (let v = version; v < JOB_VERSION; v++) current = (migrations[v]?.(current) ?? current) as typeof current;
   const result = jobFileSchema.safeParse(current);
   if (result.success) return { ok: true, value: result.data };
   return { ok: false, problems: result.error.issues.flatMap((issue) => problemsOf(issue, current)) };
 }
+
+/** The openings of a job file with their surveys as they stand. */
+export function openingsOf(file: JobFile): Opening[] {
+  const readings = new Map<string, Reading[]>(file.openings.map(({ id }) => [id, []]));
+  for (const reading of file.records.readings) readings.get(reading.opening)?.push(reading);
+  return file.openings.map((document) => openingOf(document, readings.get(document.id) ?? []));
+}
+
+/** The part of a job file that plans are made with. */
+export const contextOf = ({ job, walls, units, methods }: JobFile): JobContext => ({
+  job,
+  walls,
+  units,
+  methods,
+});
 
 /** Writes a job file; reading it back gives the same document. */
 export const writeJobFile = (file: JobFile): string => `${JSON.stringify(file, null, 2)}\n`;

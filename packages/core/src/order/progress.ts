@@ -18,7 +18,9 @@ export interface StepProgress {
   readonly id: string;
   readonly status: StepStatus;
   readonly blockedBy: readonly Blocker[];
-  /** The entries that count, undone ones left out. */
+  /** Everything entered for this step that stands, oldest first. */
+  readonly entries: readonly Entry[];
+  /** Of these the ones that count. */
   readonly tick: Entry | null;
   readonly look: Entry | null;
   readonly override: Entry | null;
@@ -56,7 +58,7 @@ export function progress(
   const byStep = new Map<string, StepProgress>();
   for (const step of steps) {
     const own = valid.filter((entry) => entry.step === step.id);
-    const tick = own.findLast((entry) => entry.kind === 'tick') ?? null;
+    const tick = tickThatCounts(own, issues, step);
     const afterTick = (entry: Entry) => tick !== null && Date.parse(entry.at) >= Date.parse(tick.at);
     const look = own.findLast((entry) => entry.kind === 'look' && afterTick(entry)) ?? null;
     const override = own.findLast((entry) => entry.kind === 'override') ?? null;
@@ -66,6 +68,7 @@ export function progress(
       id: step.id,
       status: statusOf({ step, blockedBy, ticked: tick !== null, changed, looked: look !== null }),
       blockedBy: tick ? [] : blockedBy,
+      entries: own,
       tick,
       look,
       override,
@@ -73,6 +76,15 @@ export function progress(
     });
   }
   return [...byStep.values()];
+}
+
+/**
+ * Two people may tick the same step without knowing of each other: the first one counts, so that a look made in
+ * between stays good. A tick on changed content counts only when there is no other, and asks to be confirmed.
+ */
+function tickThatCounts(own: readonly Entry[], issues: readonly Issue[], step: PlannedStep): Entry | null {
+  const ticks = own.filter((entry) => entry.kind === 'tick');
+  return ticks.find((tick) => hashAt(issues, tick.issue, step.id) === step.hash) ?? ticks.at(-1) ?? null;
 }
 
 const hashAt = (issues: readonly Issue[], version: number, step: string): string | undefined =>
@@ -143,7 +155,7 @@ export function refusal(
   if (!step || !row) return 'unknown-step';
   switch (entry.kind) {
     case 'tick':
-      return step.status === 'open' || step.status === 'confirm' ? null : 'blocked';
+      return step.status === 'blocked' ? 'blocked' : null;
     case 'look':
       if (!row.holdPoint) return 'no-hold-point';
       return step.tick && step.status !== 'confirm' ? null : 'not-ticked';
@@ -152,16 +164,25 @@ export function refusal(
       return step.blockedBy.some((b) => b.kind === 'rest') ? null : 'no-rest';
     case 'note':
       return entry.note.trim() === '' ? 'text-needed' : null;
-    case 'undo': {
-      const own = [step.tick, step.look, step.override, ...step.notes].some(
-        (e) => e !== null && e.id === entry.undoes,
-      );
-      if (!own) return 'nothing-to-undo';
-      const isNote = step.notes.some((e) => e.id === entry.undoes);
-      const relied = list.some(
-        (s) => s.tick && steps.find((r) => r.id === s.id)?.after.some((a) => a.step === step.id),
-      );
-      return relied && !isNote ? 'later-step-done' : null;
-    }
+    case 'photo':
+      return null;
+    case 'undo':
+      return refusalToUndo(entry.undoes, step, list, steps);
   }
+}
+
+function refusalToUndo(
+  id: string | null,
+  step: StepProgress,
+  list: readonly StepProgress[],
+  steps: readonly PlannedStep[],
+): Refusal | null {
+  const undone = step.entries.find((entry) => entry.id === id);
+  if (!undone) return 'nothing-to-undo';
+  const tickedTwice = step.entries.some((entry) => entry.kind === 'tick' && entry.id !== id);
+  if (undone.kind === 'note' || undone.kind === 'photo' || (undone.kind === 'tick' && tickedTwice)) return null;
+  const relied = list.some(
+    (s) => s.tick && steps.find((row) => row.id === s.id)?.after.some((a) => a.step === step.id),
+  );
+  return relied ? 'later-step-done' : null;
 }

@@ -1,6 +1,7 @@
 /** Openings for tests: the demo's documents with other readings. */
 import fc from 'fast-check';
 import {
+  openingsOf,
   planOpening,
   skarvPoint,
   type JobFile,
@@ -10,6 +11,8 @@ import {
 } from '@hulvek/core';
 
 export const job: JobFile = skarvPoint();
+/** The demo's openings with their surveys. */
+export const openings: readonly Opening[] = openingsOf(job);
 
 export type Readings = Partial<Record<SurveyPointId, number>>;
 
@@ -31,7 +34,7 @@ export const SQUARE: Readings = {
 };
 
 export function openingWith(readings: Readings, changes: Partial<Opening> = {}): Opening {
-  const [base] = job.openings;
+  const [base] = openings;
   if (!base) throw new Error('the demo has no opening');
   const values = Object.fromEntries(
     Object.entries(readings).map(([id, mm]) => [id, { typed: `${mm} mm`, mm }]),

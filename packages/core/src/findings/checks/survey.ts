@@ -1,5 +1,6 @@
 /** Is the opening within tolerance, and do the readings agree with each other? */
 import { layeredDepth } from '../../plan/base.ts';
+import { pointFromOutside } from '../../survey/readings.ts';
 import { defineCheck } from '../check.ts';
 
 const TOLERANCE = 'field tolerances of finned-window installation practice, ASTM E2112, from memory';
@@ -88,5 +89,16 @@ export const agreement = defineCheck({
         yield { facts: { point: 'depth', measured_mm, expected_mm, limit_mm: DEPTH_AGREEMENT_mm } };
       }
     }
+  },
+});
+
+export const disputed = defineCheck({
+  code: 'reading-disputed',
+  proof: 'record',
+  severity: 'watch',
+  source: 'the record of this job',
+  *run({ opening: { survey } }) {
+    const points = (survey.disputed ?? []).map((point) => pointFromOutside({ point, from: survey.from }));
+    if (points.length > 0) yield { facts: { points } };
   },
 });

@@ -110,6 +110,10 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: `${pointTexts[point].label}: readings disagree`,
     text: `Entered ${f.length(measured_mm)}, the other readings give ${f.length(expected_mm)}; more than ${f.length(limit_mm)} apart. Measure this one and its neighbours again.`,
   }),
+  'reading-disputed': ({ points }) => ({
+    title: points.length === 1 ? 'Two readings of one point' : 'Two readings each of several points',
+    text: `Two people entered different figures for ${list(points.map((p) => pointTexts[p].phrase))} without seeing each other’s. The newest counts for now. Measure again, or keep one under Measure.`,
+  }),
   'sill-too-flat': ({ slope_deg, limit_deg }) => ({
     title: 'Sill nearly level',
     text: `${slope_deg}° is under ${limit_deg}°. Water in the pan may stand or run inward. Raise the slope.`,
