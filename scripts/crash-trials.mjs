@@ -108,16 +108,24 @@ async function client(opening) {
     sent.add(id);
     const entry = {
       id,
+      opening,
       issue: 1,
       kind: 'note',
       step: 'check-opening',
       undoes: null,
+      at: new Date().toISOString(),
       note: `crash trial ${id}`,
     };
     for (;;) {
       try {
-        const answer = await post(`/api/jobs/skarv-point/openings/${opening}/entries`, entry, cookie);
-        if (answer.ok) break;
+        const records = [{ type: 'entry', record: entry }];
+        const body = { sentAt: new Date().toISOString(), records };
+        const answer = await post('/api/jobs/skarv-point/records', body, cookie);
+        if (answer.ok) {
+          const [taken] = (await answer.json()).answers;
+          if (!taken.ok) throw new Error(`refused with: ${taken.refusal}`);
+          break;
+        }
         if (answer.status < 500) throw new Error(`refused with ${answer.status}: ${await answer.text()}`);
       } catch (error) {
         if (String(error).includes('refused with')) throw error;

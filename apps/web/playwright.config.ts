@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-const args = [
+export const launchArguments = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',
@@ -22,7 +22,7 @@ export default defineConfig({
   globalSetup: './e2e/server.setup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: '/usr/bin/chromium', args },
+    launchOptions: { executablePath: '/usr/bin/chromium', args: launchArguments },
     trace: 'retain-on-failure',
   },
 });

@@ -6,15 +6,22 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter(),
+    // One page serves every address when there is no network, so nothing in it may depend on where it stands.
+    paths: { relative: false },
     // Checked in hooks.server.ts against the Host header, so that a phone on the site network can sign in too.
     csrf: { trustedOrigins: ['*'] },
     csp: {
       mode: 'auto',
       directives: {
         'default-src': ['self'],
-        'img-src': ['self', 'data:'],
-        'style-src': ['self', 'unsafe-inline'],
+        'img-src': ['self', 'data:', 'blob:'],
+        'style-src': ['self'],
+        // The one style attribute there is: the framework's hidden line that reads out a page's title.
+        'style-src-attr': ['unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],
         'script-src': ['self'],
+        'connect-src': ['self'],
+        'worker-src': ['self'],
+        'manifest-src': ['self'],
         'object-src': ['none'],
         'base-uri': ['none'],
         'frame-ancestors': ['none'],

@@ -152,12 +152,13 @@ test('the same by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Enter');
   await tabTo(page, 'button', 'Freeze the plan and start');
   await page.keyboard.press('Enter');
+  await expect(page.locator('summary', { hasText: 'Check the opening' })).toBeFocused();
   for (let done = 1; done <= 5; done++) {
-    await tabTo(page, 'button:not(:disabled)', 'Done', true);
+    await tabTo(page, 'button:not(:disabled)', 'Done');
     await page.keyboard.press('Enter');
     await expect(page.getByText(`${Math.min(done, 4)} of 21 steps done`).last()).toBeVisible();
   }
-  await tabTo(page, 'button', 'I have looked', true);
+  await tabTo(page, 'button', 'I have looked');
   await page.keyboard.press('Enter');
   await expect(page.getByText('5 of 21 steps done').last()).toBeVisible();
   await page.reload();
@@ -195,6 +196,7 @@ test('axe finds nothing on any screen, wide or as a phone', async ({ page }) => 
     '/invite/no-such-link',
     ...['measure', 'detail', 'install', 'prove'].map((s) => `/jobs/skarv-point/skarv-s-03/${s}`),
     '/jobs/skarv-point/skarv-s-05/install',
+    '/jobs/skarv-point/skarv-s-05/history',
   ];
   for (const size of [
     { width: 1280, height: 800 },
@@ -215,6 +217,7 @@ test('axe finds nothing on any screen, wide or as a phone', async ({ page }) => 
 test('the cut list equals what the browser measures on the exported pieces', async ({ page }) => {
   await signIn(page);
   await page.goto('/jobs/skarv-point/skarv-s-01/detail');
+  await expect(page.locator('tr[data-piece]').first()).toBeVisible();
   const listed = await page
     .locator('tr[data-piece]')
     .evaluateAll((rows) =>
@@ -281,30 +284,51 @@ test.describe('errors by design', () => {
     await expect(later.getByLabel('Opening width')).toHaveValue('1210');
   });
 
-  test('two people on one opening: the second sees both sides and chooses', async ({ page, browser }) => {
+  test('two people on one opening see each other’s figures at once, and both choices when they clash', async ({
+    page,
+    browser,
+  }) => {
     await signIn(page);
     const path = await newOpening(page, 'N-03');
-    const other = await (await browser.newContext()).newPage();
-    await other.goto(`${process.env.HULVEK_BASE}/sign-in`);
-    await other.getByLabel('E-mail').fill('tove@demo.invalid');
-    await other.getByLabel('Password').fill('level-and-plumb');
-    await other.getByRole('button', { name: 'Sign in', exact: true }).click();
-    await expect(other).toHaveURL(/\/jobs$/);
-    await other.goto(`${process.env.HULVEK_BASE}${path}/measure`);
+    const other = await (await browser.newContext({ baseURL: process.env.HULVEK_BASE ?? '' })).newPage();
+    await signIn(other, 'tove@demo.invalid');
+    await other.goto(`${path}/measure`);
     await page.getByLabel('Width, top').fill('918');
     await page.getByLabel('Width, top').press('Enter');
-    await saved(page);
-    await other.getByLabel('Width, top').fill('922');
-    await other.getByLabel('Width, top').press('Enter');
-    const conflict = other.getByRole('region', { name: 'Somebody else changed this opening' });
-    await expect(conflict).toContainText('mine 922, theirs 918');
-    await conflict.getByRole('button', { name: 'Take theirs' }).click();
     await expect(other.getByLabel('Width, top')).toHaveValue('918');
-    await other.getByRole('button', { name: 'Undo' }).click();
-    await expect(other.getByLabel('Width, top')).toHaveValue('922');
-    await saved(other);
-    await page.reload();
+
+    // While one types, the other enters: the field says so, and both figures stay in the history.
+    await other.getByLabel('Width, top').fill('922');
+    await page.getByLabel('Width, top').fill('917');
+    await page.getByLabel('Width, top').press('Enter');
+    await expect(other.getByText('Somebody entered 917 here meanwhile')).toBeVisible();
+    await other.getByLabel('Width, top').press('Enter');
     await expect(page.getByLabel('Width, top')).toHaveValue('922');
+    await saved(other);
+
+    // Different choices go together; the same one chosen twice is shown with both sides.
+    await page.route('**/api/jobs/*/openings/*', (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    );
+    await page.getByLabel('Unit', { exact: true }).selectOption({ label: 'Type A, fixed, 600 × 900' });
+    await other.getByLabel('Unit', { exact: true }).selectOption({ label: 'Type D, sliding, 1200 × 1200' });
+    await saved(other);
+    await page.unroute('**/api/jobs/*/openings/*');
+    const conflict = page.getByRole('region', { name: 'Somebody else changed this opening' });
+    await expect(conflict).toContainText('Unit: mine Type A, fixed, theirs Type D, sliding');
+    await conflict.getByRole('button', { name: 'Take theirs' }).click();
+    await expect(page.getByLabel('Unit', { exact: true })).toHaveValue('u-1200-1200');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByLabel('Unit', { exact: true })).toHaveValue('u-600-900');
+    await expect(other.getByLabel('Unit', { exact: true })).toHaveValue('u-600-900');
+
+    await page.getByRole('link', { name: 'History' }).click();
+    const lines = page.getByRole('row');
+    await expect(lines.filter({ hasText: 'Width, top: 922, was 917' })).toContainText('Tove Aas');
+    await expect(lines.filter({ hasText: 'Unit: Type A, fixed, was Type D, sliding' })).toContainText(
+      'Ines Kallas',
+    );
+    await expectAccessible(page);
   });
 
   test('strangers are sent to sign in, other sites’ requests are refused, wrong passwords are told', async ({

@@ -45,6 +45,7 @@ export default async function setup() {
       PORT: String(port),
       HOST: '127.0.0.1',
       ORIGIN: base,
+      LOG_LEVEL: 'warn',
     },
     stdio: 'inherit',
   });

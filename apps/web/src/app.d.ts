@@ -1,4 +1,4 @@
-import type { Role } from '$lib/server/rights.ts';
+import type { Role } from '$lib/rights.ts';
 import type { Person } from '$lib/server/services/accounts.ts';
 
 declare global {
@@ -7,6 +7,8 @@ declare global {
       person: Person | null;
       /** In the job the address names. */
       role: Role | null;
+      /** Stands in the log and in the answer's header, so that a trouble can be found again. */
+      requestId: string;
     }
     interface Error {
       message: string;

@@ -4,11 +4,21 @@ import { database, migrateDatabase } from '$lib/server/db/index.ts';
 import { log } from '$lib/server/log.ts';
 import { personOf } from '$lib/server/services/accounts.ts';
 import { loadDemoIfEmpty, resetDemo } from '$lib/server/services/demo.ts';
-import { ACCESS, accessKey, may } from '$lib/server/rights.ts';
+import { may } from '$lib/rights.ts';
+import { ACCESS, accessKey } from '$lib/server/access.ts';
 import { roleIn } from '$lib/server/services/people.ts';
 import { SESSION_COOKIE } from '$lib/server/session.ts';
 import { text } from '$lib/texts/en.ts';
-import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import {
+  error,
+  isHttpError,
+  isRedirect,
+  redirect,
+  type Handle,
+  type HandleServerError,
+  type RequestEvent,
+  type ServerInit,
+} from '@sveltejs/kit';
 
 export const init: ServerInit = async () => {
   if (building) return;
@@ -18,6 +28,7 @@ export const init: ServerInit = async () => {
   else if (process.env.HULVEK_DEMO !== 'off') await loadDemoIfEmpty(db);
 };
 
+const HSTS_DAYS = 180;
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** A writing request must come from a page of this very host. */
@@ -32,7 +43,8 @@ function signInFirst(path: string): Response {
   redirect(303, `/sign-in?next=${encodeURIComponent(path)}`);
 }
 
-export const handle: Handle = async ({ event, resolve }) => {
+/** Answers the request, or refuses it, by the one table of access. */
+const guarded: Handle = async ({ event, resolve }) => {
   if (fromElsewhere(event.request)) return new Response(text.errors.otherOrigin, { status: 403 });
   const token = event.cookies.get(SESSION_COOKIE);
   const person = token ? await personOf(database(), token) : null;
@@ -49,15 +61,38 @@ export const handle: Handle = async ({ event, resolve }) => {
     if (refused)
       error(event.locals.role ? 403 : 404, event.locals.role ? text.errors.notAllowed : text.errors.noJob);
   }
-  const response = await resolve(event);
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'same-origin');
-  return response;
+  return resolve(event);
+};
+
+/** The route, not the address: an invitation's address is a secret. */
+function logAnswer(event: RequestEvent, status: number, started: number): void {
+  const { request, route, locals } = event;
+  const ms = Math.round(performance.now() - started);
+  log.info({ request: locals.requestId, method: request.method, route: route.id, status, ms }, 'answered');
+}
+
+/** Gives every request a number, logs it when it is answered, and says what the browser may do with the answer. */
+export const handle: Handle = async ({ event, resolve }) => {
+  const started = performance.now();
+  event.locals.requestId = crypto.randomUUID().slice(0, 8);
+  try {
+    const response = await guarded({ event, resolve });
+    response.headers.set('x-request-id', event.locals.requestId);
+    response.headers.set('x-content-type-options', 'nosniff');
+    response.headers.set('referrer-policy', 'same-origin');
+    if (event.url.protocol === 'https:')
+      response.headers.set('strict-transport-security', `max-age=${HSTS_DAYS * 86_400}`);
+    logAnswer(event, response.status, started);
+    return response;
+  } catch (thrown) {
+    logAnswer(event, isHttpError(thrown) || isRedirect(thrown) ? thrown.status : 500, started);
+    throw thrown;
+  }
 };
 
 export const handleError: HandleServerError = ({ error, event, status, message }) => {
   if (status === 404) return { message: text.errors.notFound };
-  const id = crypto.randomUUID().slice(0, 8);
-  log.error({ id, path: event.url.pathname, err: error }, message);
+  const id = event.locals.requestId;
+  log.error({ request: id, method: event.request.method, route: event.route.id, err: error }, message);
   return { message: text.errors.unexpected, id };
 };

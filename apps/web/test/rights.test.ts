@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { ACCESS, actions, may, mayLook, roles } from '../src/lib/server/rights.ts';
+import { actions, may, mayLook, roles } from '../src/lib/rights.ts';
+import { ACCESS } from '../src/lib/server/access.ts';
 
 const ROUTES = join(import.meta.dirname, '../src/routes');
 
@@ -11,7 +12,7 @@ function answered(): string[] {
   const keys = files.flatMap((file) => {
     const route = `/${relative(ROUTES, file.parentPath)}`;
     const source = readFileSync(join(file.parentPath, file.name), 'utf8');
-    if (file.name === '+page.svelte') return [`GET ${route}`];
+    if (file.name === '+page.svelte' || file.name === '+page.ts') return [`GET ${route}`];
     if (file.name === '+server.ts') {
       return [...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE)\b/g)].map(
         ([, method]) => `${method} ${route}`,

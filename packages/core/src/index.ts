@@ -1,8 +1,10 @@
 /** The computing heart of Hulvek: pure functions over plain documents. */
 export * from './documents/schema.ts';
+export * from './documents/merge.ts';
 export * from './findings/finding.ts';
 export * from './plan/plan-opening.ts';
 export * from './plan/cut-list.ts';
+export * from './plan/frozen-plan.ts';
 export * from './quantities/length.ts';
 export * from './quantities/parse-length.ts';
 export * from './quantities/format-length.ts';

@@ -1,12 +1,31 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import { keptJobs } from '$lib/offline/database.ts';
   import { text } from '$lib/texts/en.ts';
+  import { onMount } from 'svelte';
+
+  let kept = $state.raw<Awaited<ReturnType<typeof keptJobs>>>([]);
+
+  onMount(async () => {
+    // A page that failed for want of a network: some jobs can be opened all the same.
+    const reached = await fetch('/health').then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (!reached) kept = await keptJobs().catch(() => []);
+  });
 </script>
 
 <main>
   <h1>{text.errors.title}</h1>
   <p>{page.error?.message}</p>
   {#if page.error?.id}<p>{text.errors.id} <span class="figure">{page.error.id}</span></p>{/if}
+  {#if kept.length > 0}
+    <p>{text.offline.here}</p>
+    <ul>
+      {#each kept as job (job.id)}<li><a href="/jobs/{job.id}">{job.name}</a></li>{/each}
+    </ul>
+  {/if}
   <p><a href="/jobs">{text.errors.back}</a></p>
 </main>
 

@@ -5,10 +5,20 @@
   import '$lib/styles/base.css';
   import { page } from '$app/state';
   import UnitSwitch from '$lib/components/stage/UnitSwitch.svelte';
+  import { device } from '$lib/state/device.svelte.ts';
+  import type { JobStore } from '$lib/state/job.svelte.ts';
   import { text } from '$lib/texts/en.ts';
 
   let { data, children } = $props();
-  const job = $derived(page.data.context?.job ?? page.data.job ?? null);
+  const store = $derived((page.data.store as JobStore | undefined) ?? null);
+  const job = $derived(store?.context.job ?? null);
+
+  /** Nothing is lost by signing out, but it goes to the server only when this person is back. */
+  function signOut(event: SubmitEvent) {
+    const { outbox, me } = device();
+    const unsent = outbox.items.filter((item) => item.by.id === me?.id).length;
+    if (unsent > 0 && !confirm(text.offline.unsentAtSignOut(unsent))) event.preventDefault();
+  }
 </script>
 
 <svelte:head><title>{job ? `${job.name} · ` : ''}hulvek</title></svelte:head>
@@ -19,9 +29,9 @@
     <a class="brand" href="/jobs" aria-label="{text.product}, {text.nav.jobs}">hul<b>v</b>ek</a>
     {#if job}<a class="job" href="/jobs/{job.id}">{job.name}</a>{/if}
     <span class="room"></span>
-    {#if job && data.rights.includes('settings')}<UnitSwitch job={job.id} units={job.units} />{/if}
+    {#if store?.pack.rights.includes('settings')}<UnitSwitch {store} />{/if}
     <a class="person" href="/account">{data.person.name}</a>
-    <form method="POST" action="/sign-out"><button>{text.signIn.out}</button></form>
+    <form method="POST" action="/sign-out" onsubmit={signOut}><button>{text.signIn.out}</button></form>
   </header>
 {/if}
 <div id="content" class="content" tabindex="-1">{@render children()}</div>

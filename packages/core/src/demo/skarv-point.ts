@@ -124,10 +124,7 @@ const DONE: readonly [
 ];
 
 /** Who measured what of an opening, in walking order, a reading every 40 seconds. */
-function readingsOf(
-  { id, survey: { from }, readings: values }: ReturnType<typeof opening>,
-  index: number,
-) {
+function readingsOf({ id, survey: { from }, readings: values }: ReturnType<typeof opening>, index: number) {
   const begun = SURVEYED + index * 20 * 60_000;
   return surveyPointIds.flatMap((point, i) => {
     const mm = values[point];

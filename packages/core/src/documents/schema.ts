@@ -10,8 +10,14 @@ const id = <Brand extends string>(what: Brand) =>
     .string()
     .regex(/^[A-Za-z0-9][A-Za-z0-9_.:-]{0,63}$/, 'letters, digits, - _ . : only, 64 at most')
     .brand(what);
-const name = z.string().trim().min(1, 'a name is needed').max(120);
-const note = z.string().max(2000);
+/** Text that any store can keep: no NUL, no half of a surrogate pair. */
+const words = (longest: number) =>
+  z
+    .string()
+    .max(longest)
+    .refine((text) => !/\0|\p{Surrogate}/u.test(text), { error: 'holds characters that cannot be stored' });
+const name = words(120).trim().min(1, 'a name is needed');
+const note = words(2000);
 const instant = z.iso.datetime({ offset: true });
 
 /** Largest disagreement between typed text and stored value: half of the coarser writing step, 1/32 in. */
@@ -19,7 +25,7 @@ const TYPED_AGREEMENT_mm = 25.4 / 32;
 
 /** A length: the text as typed and the millimetres it stands for. The two must agree in one of the job units. */
 export const typedLength = z
-  .strictObject({ typed: z.string().min(1).max(40), mm: z.number().min(-20_000).max(20_000) })
+  .strictObject({ typed: words(40).min(1), mm: z.number().min(-20_000).max(20_000) })
   .superRefine((length, context) => {
     const readings = (['mm', 'in'] as const).map((unit) => parseLength(length.typed, unit));
     const agrees = readings.some((r) => r.ok && Math.abs(r.value.mm - length.mm) <= TYPED_AGREEMENT_mm);
@@ -113,10 +119,7 @@ export const unitSchema = z.strictObject({
   }),
 });
 
-export const quantity = z.union([
-  typedLength,
-  z.strictObject({ typed: z.string().min(1).max(40), deg: z.number() }),
-]);
+export const quantity = z.union([typedLength, z.strictObject({ typed: words(40).min(1), deg: z.number() })]);
 export const numbersSchema = z
   .partialRecord(z.enum(parameterIds), quantity)
   .superRefine((numbers, context) => {
@@ -153,9 +156,9 @@ export const methodSchema = z.strictObject({
 /** What is chosen for an opening. Its figures are readings, kept as they were taken. */
 export const openingDocumentSchema = z.strictObject({
   id: id('OpeningId'),
-  mark: z.string().trim().min(1).max(16),
-  name: z.string().trim().max(120),
-  facade: z.string().trim().max(60),
+  mark: words(16).trim().min(1),
+  name: words(120).trim(),
+  facade: words(60).trim(),
   wall: id('WallId').nullable(),
   unit: id('UnitId').nullable(),
   method: id('MethodId').nullable(),
@@ -187,7 +190,7 @@ export const entrySchema = z.strictObject({
   opening: id('OpeningId'),
   issue: z.int().positive(),
   kind: z.enum(entryKinds),
-  step: z.string().max(60),
+  step: words(60),
   undoes: z.uuid().nullable(),
   person: name,
   at: instant,
@@ -205,7 +208,7 @@ export const issueSchema = z.strictObject({
   unit: unitSchema,
   method: methodSchema,
   /** Content of every step at that moment, so that a later plan knows which ticks still stand. */
-  steps: z.array(z.strictObject({ id: z.string().max(60), hash: z.string().max(64) })).max(200),
+  steps: z.array(z.strictObject({ id: words(60), hash: words(64) })).max(200),
 });
 
 export const jobSchema = z.strictObject({

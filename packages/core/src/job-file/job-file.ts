@@ -55,13 +55,24 @@ export const jobFileSchema = z
       }
     });
     const openings = idsOf(file.openings);
-    const issues = new Set(file.records.issues.map((issue) => `${issue.opening.id}/${issue.version}`));
+    const issues = new Set<string>();
+    file.records.issues.forEach(({ opening, version }, i) => {
+      const key = `${opening.id}/${version}`;
+      if (issues.has(key))
+        report(['records', 'issues', i, 'version'], `plan ${version} of "${opening.id}" is there twice`);
+      issues.add(key);
+      if (!openings.has(opening.id))
+        report(['records', 'issues', i, 'opening', 'id'], `there is no opening "${opening.id}" in this file`);
+    });
     const readings = new Set<string>();
     file.records.readings.forEach((reading, i) => {
       if (readings.has(reading.id)) report(['records', 'readings', i, 'id'], `"${reading.id}" is used twice`);
       readings.add(reading.id);
       if (!openings.has(reading.opening))
-        report(['records', 'readings', i, 'opening'], `there is no opening "${reading.opening}" in this file`);
+        report(
+          ['records', 'readings', i, 'opening'],
+          `there is no opening "${reading.opening}" in this file`,
+        );
     });
     const entries = new Set<string>();
     file.records.entries.forEach((entry, i) => {
@@ -112,7 +123,8 @@ export function readJobFile(text: string): JobFileResult {
     return problem('version', `the file has version ${version}, this program reads version ${JOB_VERSION}`);
   }
   let current = data as Record<string, unknown>;
-  for (let v = version; v < JOB_VERSION; v++) current = (migrations[v]?.(current) ?? current) as typeof current;
+  for (let v = version; v < JOB_VERSION; v++)
+    current = (migrations[v]?.(current) ?? current) as typeof current;
   const result = jobFileSchema.safeParse(current);
   if (result.success) return { ok: true, value: result.data };
   return { ok: false, problems: result.error.issues.flatMap((issue) => problemsOf(issue, current)) };

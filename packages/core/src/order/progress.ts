@@ -180,7 +180,8 @@ function refusalToUndo(
   const undone = step.entries.find((entry) => entry.id === id);
   if (!undone) return 'nothing-to-undo';
   const tickedTwice = step.entries.some((entry) => entry.kind === 'tick' && entry.id !== id);
-  if (undone.kind === 'note' || undone.kind === 'photo' || (undone.kind === 'tick' && tickedTwice)) return null;
+  if (undone.kind === 'note' || undone.kind === 'photo' || (undone.kind === 'tick' && tickedTwice))
+    return null;
   const relied = list.some(
     (s) => s.tick && steps.find((row) => row.id === s.id)?.after.some((a) => a.step === step.id),
   );

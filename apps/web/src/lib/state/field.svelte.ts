@@ -1,80 +1,79 @@
-/** Field entries of one opening: what the frozen plan allows now, and sending an entry so that it is stored once. */
+/** The work on one opening: what the frozen plan allows now, and what was entered, sent or not. */
+import { freshId } from '$lib/offline/ids.ts';
+import { scaledPicture } from '$lib/offline/picture.ts';
+import type { OutboxItem } from '$lib/offline/database.ts';
+import { may, mayLook, ENTRY_ACTION } from '$lib/rights.ts';
+import { text } from '$lib/texts/en.ts';
 import {
-  planOpening,
+  contentHash,
+  frozenPlan,
   progress,
+  refusal,
   standing,
   type Entry,
   type Issue,
-  type JobContext,
+  type Opening,
   type Plan,
   type StepProgress,
 } from '@hulvek/core';
-import { refusalText } from './opening.svelte.ts';
-
-export interface FieldData {
-  readonly issues: readonly Issue[];
-  readonly entries: readonly Entry[];
-}
+import type { JobStore } from './job.svelte.ts';
+import { sentence } from './outbox.svelte.ts';
 
 type NewEntry = Pick<Entry, 'kind' | 'step' | 'undoes' | 'note'>;
 
 export class FieldLog {
-  readonly #data: () => FieldData;
-  readonly #job: () => JobContext;
-  readonly #opening: string;
-  /** Entries taken by the server since the page was loaded. */
-  #added = $state.raw<readonly Entry[]>([]);
-  /** The entry whose answer is awaited or failed, kept with its id so that a retry stores nothing new. */
-  #pending: { id: string; entry: NewEntry } | null = null;
-  now = $state(new Date().toISOString());
+  readonly store: JobStore;
+  readonly opening: Opening['id'];
+  #clock = $state(Date.now());
   sending = $state(false);
   problem = $state('');
 
-  constructor(opening: string, job: () => JobContext, data: () => FieldData) {
-    this.#opening = opening;
-    this.#job = job;
-    this.#data = data;
+  constructor(store: JobStore, opening: Opening['id']) {
+    this.store = store;
+    this.opening = opening;
   }
 
-  issue = $derived.by((): Issue | null => this.#data().issues.at(-1) ?? null);
-
-  entries = $derived.by((): readonly Entry[] => {
-    const stored = this.#data().entries;
-    const known = new Set(stored.map((entry) => entry.id));
-    return [...stored, ...this.#added.filter((entry) => !known.has(entry.id))];
+  view = $derived.by(() => this.store.view(this.opening));
+  issues = $derived.by((): readonly Issue[] => this.view?.issues ?? []);
+  issue = $derived.by((): Issue | null => this.issues.at(-1) ?? null);
+  entries = $derived.by((): readonly Entry[] => this.view?.entries ?? []);
+  /** Now, and never before an entry that is there: the server's clock may run ahead of this one. */
+  now = $derived.by((): string => {
+    const latest = this.entries.reduce((last, entry) => Math.max(last, Date.parse(entry.at)), 0);
+    return new Date(Math.max(this.#clock, latest)).toISOString();
   });
-
+  /** Ids of entries that are on this device only. */
+  waiting = $derived.by(() => new Set(this.store.waiting.map((item) => item.id)));
   /** The plan as it was frozen, worked out again from its own inputs. */
-  plan = $derived.by((): Plan | null => {
-    const { issue } = this;
-    if (!issue) return null;
-    const { job } = this.#job();
-    return planOpening(issue.opening, {
-      job,
-      walls: [issue.wall],
-      units: [issue.unit],
-      methods: [issue.method],
-    });
-  });
-
+  plan = $derived.by((): Plan | null => this.issue && frozenPlan(this.issue, this.store.context.job));
   steps = $derived.by(() => this.plan?.build?.steps ?? []);
-
   progress = $derived.by((): readonly StepProgress[] =>
-    progress(this.steps, this.#data().issues, this.entries, this.now),
+    progress(this.steps, this.issues, this.entries, this.now),
   );
 
   /** Oldest first, with those taken back marked. */
   history = $derived.by(() => {
     const valid = new Set(standing(this.entries).map((entry) => entry.id));
-    return this.entries
+    return [...this.entries]
+      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
       .filter((entry) => entry.kind !== 'undo')
-      .map((entry) => ({ entry, undone: !valid.has(entry.id) }));
+      .map((entry) => ({ entry, undone: !valid.has(entry.id), waiting: this.waiting.has(entry.id) }));
   });
+
+  may(kind: Exclude<Entry['kind'], 'undo'>): boolean {
+    return may(this.store.pack.role, ENTRY_ACTION[kind]);
+  }
+
+  /** Whether this person may be the one who looks at a step, by the rule of the job. */
+  mayLookAt(state: StepProgress): boolean {
+    const { role, lookRule, me } = this.store.pack;
+    return this.may('look') && mayLook(lookRule, role, me.name, state.tick?.person ?? null);
+  }
 
   /** Steps whose content differs between the frozen plan and the plan of today; `null` when nothing changed. */
   changedSteps(current: Plan): number | null {
     const { issue } = this;
-    if (!issue || JSON.stringify(planInputs(current)) === JSON.stringify(issueInputs(issue))) return null;
+    if (!issue || inputs(current) === inputs(issue)) return null;
     const frozen = new Map(issue.steps.map((step) => [step.id, step.hash]));
     const today = current.build?.steps ?? [];
     const changed = today.filter((step) => frozen.get(step.id) !== step.hash).length;
@@ -82,71 +81,77 @@ export class FieldLog {
     return changed + gone;
   }
 
-  async add(entry: NewEntry): Promise<boolean> {
-    const { issue } = this;
-    if (!issue || this.sending) return false;
-    const same = this.#pending && JSON.stringify(this.#pending.entry) === JSON.stringify(entry);
-    this.#pending = same ? this.#pending : { id: freshId(), entry };
-    const id = this.#pending?.id ?? freshId();
-    const done = await this.#post('entries', { ...entry, id, issue: issue.version });
-    if (!done) return false;
-    this.#added = [...this.#added, done as Entry];
-    this.#pending = null;
+  /** Writes an entry down on this device; it is sent when there is a network. */
+  add(entry: NewEntry): boolean {
+    const item = this.#item(entry);
+    if (!item) return false;
+    this.store.outbox.add({ ...item, type: 'entry' });
     this.tickClock();
     return true;
   }
 
-  /** Freezes the plan as stored on the server; the page must be loaded anew afterwards. */
-  freeze = async (): Promise<boolean> =>
-    (await this.#post('issues', { after: this.issue?.version ?? 0 })) !== null;
-
-  tickClock(): void {
-    this.now = new Date(
-      Math.max(Date.now(), ...this.entries.map((entry) => Date.parse(entry.at))),
-    ).toISOString();
+  async addPicture(step: string, file: Blob, note: string): Promise<boolean> {
+    const picture = await scaledPicture(file);
+    if (!picture) {
+      this.problem = text.refusals['not-a-picture'];
+      return false;
+    }
+    const item = this.#item({ kind: 'photo', step, undoes: null, note });
+    if (!item) return false;
+    this.store.outbox.add({ ...item, type: 'photo', picture });
+    this.tickClock();
+    return true;
   }
 
-  async #post(what: 'entries' | 'issues', body: unknown): Promise<unknown> {
+  /** The picture of an entry while it is only on this device. */
+  keptPicture(id: string): Blob | null {
+    const item = this.store.waiting.find((i) => i.id === id);
+    return item?.type === 'photo' ? item.picture : null;
+  }
+
+  /** Freezes the plan as stored on the server. */
+  async freeze(): Promise<void> {
     this.sending = true;
     this.problem = '';
     try {
-      const response = await fetch(`/api/jobs/${this.#job().job.id}/openings/${this.#opening}/${what}`, {
+      const response = await fetch(`/api/jobs/${this.store.id}/openings/${this.opening}/issues`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
+        body: JSON.stringify({ after: this.issue?.version ?? 0 }),
       });
-      if (response.ok) return await response.json();
-      this.problem = await refusalText(response);
-      this.#pending = null;
+      if (!response.ok) this.problem = await sentence(response);
+      await this.store.refresh(this.opening);
     } catch {
-      this.problem = 'not-sent';
+      this.problem = text.install.freezeNeedsNetwork;
     } finally {
       this.sending = false;
     }
-    return null;
+  }
+
+  tickClock(): void {
+    this.#clock = Date.now();
+  }
+
+  #item(entry: NewEntry): Omit<Extract<OutboxItem, { type: 'entry' }>, 'type'> | null {
+    const { issue } = this;
+    if (!issue) return null;
+    this.problem = '';
+    const because = refusal(entry, this.progress, this.steps);
+    if (because) {
+      this.problem = text.refusals[because];
+      return null;
+    }
+    const id = freshId();
+    const at = new Date().toISOString();
+    const record = { id, opening: this.opening, issue: issue.version, ...entry, at, photo: null };
+    return { id, job: this.store.id, opening: this.opening, by: this.store.pack.me, refusal: '', record };
   }
 }
 
-const planInputs = ({ opening, wall, unit, method }: Pick<Plan, 'opening' | 'wall' | 'unit' | 'method'>) =>
-  sorted({ opening, wall, unit, method });
-const issueInputs = ({ opening, wall, unit, method }: Issue) => sorted({ opening, wall, unit, method });
-
-/** Same content, same text: the database does not keep the order of keys. */
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, v]) => [k, sorted(v)]),
-  );
-}
-
-/** A version-4 UUID; `crypto.randomUUID` is missing on plain http in the site network. */
-function freshId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
-  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
-  const hex = [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('');
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join('-');
-}
+const inputs = ({
+  opening,
+  wall,
+  unit,
+  method,
+}: Pick<Plan, 'opening' | 'wall' | 'unit' | 'method'>): string =>
+  contentHash({ opening, wall, unit, method });

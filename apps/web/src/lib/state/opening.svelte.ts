@@ -1,50 +1,98 @@
 /** One opening being edited: its document, what follows from it, undo, and saving that loses nothing. */
-import { planOpening, type JobContext, type Opening } from '@hulvek/core';
+import { freshId } from '$lib/offline/ids.ts';
+import {
+  changedFields,
+  contentHash,
+  mergeOpenings,
+  openingOf,
+  readingsTowards,
+  type Instrument,
+  type JobContext,
+  type NewReading,
+  type Opening,
+  type OpeningDocument,
+} from '@hulvek/core';
+import type { JobStore, OpeningView } from './job.svelte.ts';
+import { sentence } from './outbox.svelte.ts';
 
 /** `waiting`: kept on this device because the server did not answer; `refused`: the server would not take it. */
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict' | 'refused';
 
 interface Stored {
-  readonly opening: Opening;
+  readonly document: OpeningDocument;
   readonly version: number;
+}
+interface Kept extends Stored {
+  readonly base: OpeningDocument;
+}
+
+/** One step of undo: an opening before and after. */
+interface Change {
+  readonly from: Opening;
+  readonly to: Opening;
 }
 
 const SAVE_DELAY_ms = 400;
 const RETRY_ms = 4000;
 
 export class OpeningEditor {
-  opening: Opening;
-  readonly #job: () => JobContext;
-  /** Whether this person may change the opening; without it every change is ignored. */
-  readonly mayEdit: boolean;
-  /** Whether more than the survey may be changed: unit, wall, method, numbers. */
-  readonly mayPlan: boolean;
-  save = $state<SaveState>('saved');
+  readonly store: JobStore;
+  readonly id: string;
   /** What somebody else stored meanwhile, while the two are unresolved. */
   theirs = $state.raw<Stored | null>(null);
   refusal = $state('');
-  #past = $state.raw<readonly Opening[]>([]);
-  #future = $state.raw<readonly Opening[]>([]);
-  #version: number;
+  /** Choices not yet saved; `null` when everything is. */
+  #draft = $state.raw<OpeningDocument | null>(null);
+  #sendState = $state<SaveState>('saved');
+  #past = $state.raw<readonly Change[]>([]);
+  #future = $state.raw<readonly Change[]>([]);
+  /** What the draft started from. */
+  #base: Stored;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #sending: Promise<void> | null = null;
-  #changed = false;
 
-  plan = $derived.by(() => planOpening(this.opening, this.context));
-
-  /** @param job read anew whenever the page's data changes */
-  constructor(job: () => JobContext, stored: Stored, may: { edit: boolean; plan: boolean }) {
-    this.mayEdit = may.edit;
-    this.mayPlan = may.plan;
-    this.#job = job;
-    this.opening = $state.raw(stored.opening);
-    this.#version = stored.version;
+  constructor(store: JobStore, id: string) {
+    this.store = store;
+    this.id = id;
+    const { document, version } = this.#viewOf(store, id);
+    this.#base = { document, version };
   }
+
+  #viewOf(store: JobStore, id: string): OpeningView {
+    const view = store.view(id);
+    if (!view) throw new Error(`there is no opening ${id} in job ${store.id}`);
+    return view;
+  }
+
+  view = $derived.by((): OpeningView => this.#viewOf(this.store, this.id));
+  opening = $derived.by((): Opening =>
+    this.#draft ? openingOf(this.#draft, this.view.readings) : this.view.opening,
+  );
+  plan = $derived.by(() => this.store.planOf(this.opening));
+  /** Readings and choices of this opening that are on this device only. */
+  waiting = $derived.by(() => this.store.waiting.filter((item) => item.opening === this.id).length);
+
+  save = $derived.by((): SaveState => {
+    if (this.theirs) return 'conflict';
+    if (this.#sendState === 'refused') return 'refused';
+    const { line } = this.store.outbox;
+    const unsent = this.waiting > 0;
+    if (this.#sendState === 'waiting' || (unsent && line === 'no-network')) return 'waiting';
+    if (this.#draft || (unsent && line === 'sending')) return 'saving';
+    return unsent ? 'waiting' : 'saved';
+  });
 
   get context(): JobContext {
-    return this.#job();
+    return this.store.context;
   }
-
+  /** Whether this person may change the survey; without it every change is ignored. */
+  get mayEdit(): boolean {
+    return this.store.pack.rights.includes('measure');
+  }
+  /** Whether more than the survey may be changed: unit, wall, method, numbers. */
+  get mayPlan(): boolean {
+    return this.store.pack.rights.includes('plan');
+  }
   get canUndo(): boolean {
     return this.#past.length > 0;
   }
@@ -56,55 +104,56 @@ export class OpeningEditor {
   restore(): void {
     const kept = readKept(this.#key);
     if (!kept || !this.mayEdit) return;
-    this.#past = [...this.#past, this.opening];
-    this.opening = kept.opening;
-    this.#version = kept.version;
-    this.#touch(0);
+    this.#base = { document: kept.base, version: kept.version };
+    this.#setDraft(kept.document, 0);
   }
 
-  change(edit: (opening: Opening) => Opening): void {
+  change(edit: (opening: Opening) => Opening, instrument: Instrument = 'tape'): void {
     if (!this.mayEdit) return;
-    const next = edit(this.opening);
-    if (next === this.opening) return;
-    this.#past = [...this.#past, this.opening];
+    const from = this.opening;
+    const to = edit(from);
+    if (to === from) return;
+    this.#apply(to, instrument);
+    this.#past = [...this.#past, { from, to }];
     this.#future = [];
-    this.opening = next;
-    this.#touch();
   }
 
+  /** Takes the last change back and leaves what others changed since as it is. */
   undo(): void {
     const last = this.#past.at(-1);
     if (!last) return;
     this.#past = this.#past.slice(0, -1);
-    this.#future = [...this.#future, this.opening];
-    this.opening = last;
-    this.#touch();
+    this.#future = [...this.#future, last];
+    this.#apply(mergeOpenings({ base: last.to, mine: last.from, theirs: this.opening }).merged);
   }
 
   redo(): void {
     const next = this.#future.at(-1);
     if (!next) return;
     this.#future = this.#future.slice(0, -1);
-    this.#past = [...this.#past, this.opening];
-    this.opening = next;
-    this.#touch();
+    this.#past = [...this.#past, next];
+    this.#apply(mergeOpenings({ base: next.from, mine: next.to, theirs: this.opening }).merged);
+  }
+
+  /** Keeps one of several readings that stand at a point: a new reading of the same figure that replaces them all. */
+  keepReading(reading: NewReading): void {
+    if (this.mayEdit) this.#addReading(reading, 'tape');
   }
 
   /** Ends a conflict: the chosen version goes on, the other stays one undo away. */
   resolve(choice: 'mine' | 'theirs'): void {
-    const theirs = this.theirs;
-    if (!theirs) return;
+    const { theirs } = this;
+    if (!theirs || !this.#draft) return;
+    const mine = this.opening;
+    const their = openingOf(theirs.document, this.view.readings);
     this.theirs = null;
-    this.#version = theirs.version;
+    this.#base = theirs;
     if (choice === 'mine') {
-      this.#past = [...this.#past, theirs.opening];
-      this.#touch(0);
+      this.#past = [...this.#past, { from: their, to: mine }];
+      this.#setDraft(this.#draft, 0);
     } else {
-      this.#past = [...this.#past, this.opening];
-      this.opening = theirs.opening;
-      this.#changed = false;
-      this.#forget();
-      this.save = 'saved';
+      this.#past = [...this.#past, { from: mine, to: their }];
+      this.#settle();
     }
   }
 
@@ -112,82 +161,136 @@ export class OpeningEditor {
   async flush(): Promise<void> {
     clearTimeout(this.#timer);
     while (this.#sending) await this.#sending;
-    if (this.#changed && this.save !== 'conflict' && this.save !== 'refused') {
-      this.#sending = this.#send();
+    if (this.#draft && !this.theirs && this.#sendState !== 'refused') {
+      this.#sending = this.#send(this.#draft);
       await this.#sending;
     }
+    await this.store.outbox.send();
   }
 
   get #key(): string {
-    return `hulvek:opening:${this.context.job.id}:${this.opening.id}`;
+    return `hulvek:opening:${this.store.id}:${this.id}`;
   }
 
-  #touch(delay = SAVE_DELAY_ms): void {
-    this.#changed = true;
-    localStorage.setItem(this.#key, JSON.stringify({ opening: this.opening, version: this.#version }));
+  #apply(to: Opening, instrument: Instrument = 'tape'): void {
+    for (const reading of readingsTowards(to.survey, this.view.readings))
+      this.#addReading(reading, instrument);
+    const { survey, ...rest } = to;
+    const document: OpeningDocument = { ...rest, survey: { from: survey.from } };
+    const now = this.#draft ?? this.view.document;
+    if (contentHash(document) !== contentHash(now)) this.#setDraft(document);
+  }
+
+  #addReading(reading: NewReading, instrument: Instrument): void {
+    const id = freshId();
+    const at = new Date().toISOString();
+    const opening = this.opening.id;
+    this.store.outbox.add({
+      id,
+      job: this.store.id,
+      opening,
+      by: this.store.pack.me,
+      refusal: '',
+      type: 'reading',
+      record: { id, opening, ...reading, instrument, at },
+    });
+  }
+
+  #setDraft(document: OpeningDocument, delay = SAVE_DELAY_ms): void {
+    if (!this.#draft) {
+      const { document: stored, version } = this.view;
+      this.#base = this.#base.version > version ? this.#base : { document: stored, version };
+    }
+    this.#draft = document;
+    this.store.drafts.set(this.id, openingOf(document, this.view.readings));
+    const kept: Kept = { document, version: this.#base.version, base: this.#base.document };
+    localStorage.setItem(this.#key, JSON.stringify(kept));
     if (this.theirs) return;
-    this.save = 'saving';
+    this.#sendState = 'saving';
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => void this.flush(), delay);
   }
 
-  #forget(): void {
+  /** Nothing of this opening is left to be saved. */
+  #settle(): void {
     localStorage.removeItem(this.#key);
+    this.#draft = null;
+    this.store.drafts.delete(this.id);
+    this.#sendState = 'saved';
   }
 
-  async #send(): Promise<void> {
-    const opening = this.opening;
-    this.#changed = false;
+  async #send(document: OpeningDocument): Promise<void> {
+    const { version } = this.#base;
     try {
-      const response = await fetch(`/api/jobs/${this.context.job.id}/openings/${opening.id}`, {
+      const response = await fetch(`/api/jobs/${this.store.id}/openings/${this.id}`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ version: this.#version, opening }),
+        body: JSON.stringify({ version, document }),
         keepalive: true,
       });
       if (response.ok) {
-        this.#version = ((await response.json()) as { version: number }).version;
-        if (this.#changed) this.#touch();
-        else {
-          this.#forget();
-          this.save = 'saved';
-        }
+        this.#saved(document, ((await response.json()) as { version: number }).version);
       } else if (response.status === 409) {
-        this.#changed = true;
-        this.theirs = (await response.json()) as Stored;
-        this.save = 'conflict';
+        this.#meet(document, (await response.json()) as Stored);
+      } else if (response.status >= 500 || response.status === 401) {
+        this.#later();
       } else {
-        this.#changed = true;
-        this.refusal = await refusalText(response);
-        this.save = 'refused';
+        this.refusal = await sentence(response);
+        this.#sendState = 'refused';
       }
     } catch {
-      this.#changed = true;
-      this.save = 'waiting';
-      this.#timer = setTimeout(() => void this.flush(), RETRY_ms);
+      this.#later();
     } finally {
       this.#sending = null;
     }
   }
-}
 
-/** The sentence in an error answer of the server. */
-export async function refusalText(response: Response): Promise<string> {
-  const body = await response.text();
-  try {
-    return (JSON.parse(body) as { message?: string }).message ?? body;
-  } catch {
-    return body;
+  #saved(document: OpeningDocument, version: number): void {
+    this.#base = { document, version };
+    this.store.saved(this.id, this.#base);
+    if (this.#draft === document) this.#settle();
+    else if (this.#draft) this.#setDraft(this.#draft);
   }
+
+  /** Somebody else saved first: changes of other fields go together, changes of the same one are shown. */
+  #meet(mine: OpeningDocument, theirs: Stored): void {
+    const whole = (document: OpeningDocument) => openingOf(document, []);
+    const { merged, clashes } = mergeOpenings({
+      base: whole(this.#base.document),
+      mine: whole(this.#draft ?? mine),
+      theirs: whole(theirs.document),
+    });
+    this.store.saved(this.id, theirs);
+    if (clashes.length > 0) {
+      this.theirs = theirs;
+      return;
+    }
+    this.#base = theirs;
+    const { survey, ...rest } = merged;
+    this.#setDraft({ ...rest, survey: { from: survey.from } }, 0);
+  }
+
+  #later(): void {
+    this.#sendState = 'waiting';
+    this.#timer = setTimeout(() => void this.flush(), RETRY_ms);
+  }
+
+  /** What differs between mine and theirs. */
+  differences = $derived.by((): readonly string[] => {
+    if (!this.theirs) return [];
+    return changedFields(this.opening, openingOf(this.theirs.document, this.view.readings));
+  });
 }
 
-function readKept(key: string): Stored | null {
+function readKept(key: string): Kept | null {
   const kept = localStorage.getItem(key);
   if (!kept) return null;
   try {
-    return JSON.parse(kept) as Stored;
+    const parsed = JSON.parse(kept) as Partial<Kept>;
+    if (parsed.document && parsed.base && parsed.version) return parsed as Kept;
   } catch {
-    localStorage.removeItem(key);
-    return null;
+    // Cut off: nothing can be taken from it.
   }
+  localStorage.removeItem(key);
+  return null;
 }

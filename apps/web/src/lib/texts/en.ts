@@ -1,7 +1,8 @@
 /** Every word of the interface that is not the core's. Another language is another table of this shape. */
-import type { FitVerdict, Entry, Refusal, StepStatus, Verdict } from '@hulvek/core';
+import type { Refused } from '$lib/server/services/records.ts';
+import type { FitVerdict, Entry, Instrument, StepStatus, Verdict } from '@hulvek/core';
 
-const refusals: Record<Refusal | 'not-started' | 'old-plan' | 'not-the-looker', string> = {
+const refusals: Record<Refused, string> = {
   'unknown-step': 'This step is not in the frozen plan. Reload the page.',
   blocked: 'Something before this step is still open. It is named on the card.',
   'not-ticked': 'Tick the step first; then somebody can look at it.',
@@ -14,7 +15,10 @@ const refusals: Record<Refusal | 'not-started' | 'old-plan' | 'not-the-looker', 
   'not-started': 'Freeze the plan first; entries refer to it.',
   'not-the-looker':
     'Somebody else must look at this one: in this job not whoever did the work, or only an inspector.',
-  'old-plan': 'The plan was frozen anew meanwhile. Reload the page.',
+  'no-opening': 'There is no such opening in this job any more.',
+  'not-allowed': 'Your role in this job does not allow this. Ask the owner of the job.',
+  'other-job': 'An entry with this number stands in another job. Enter it again.',
+  'not-a-picture': 'This is not a whole JPEG, PNG or WebP picture of at most 4 MiB. Take it again.',
 };
 
 const verdicts: Record<Verdict, string> = {
@@ -37,6 +41,7 @@ const entryKinds: Record<Exclude<Entry['kind'], 'undo'>, string> = {
   look: 'looked at',
   override: 'waiting cut short',
   note: 'note',
+  photo: 'picture',
 };
 
 export const text = {
@@ -51,6 +56,8 @@ export const text = {
     noJob: 'There is no such job.',
     noOpening: 'There is no such opening in this job.',
     noPlan: 'This opening cannot be planned yet. Add what the Measure stage names as missing.',
+    tooLarge: 'This is more than the server takes at once. Send less.',
+    noPhoto: 'There is no such picture in this job.',
     badRequest: 'The server could not read this request.',
     frozenMeanwhile: 'Somebody froze this plan meanwhile. Reload the page.',
     title: 'That did not work',
@@ -168,10 +175,18 @@ export const text = {
     differs: 'What differs:',
     mineValue: 'mine',
     theirsValue: 'theirs',
-    other: 'other choices',
     none: 'empty',
     undo: 'Undo',
     redo: 'Redo',
+    fields: {
+      mark: 'Mark',
+      name: 'Name',
+      facade: 'Façade',
+      wall: 'Wall',
+      unit: 'Unit',
+      method: 'Method',
+      'survey.from': 'Measured from',
+    },
   },
   measure: {
     title: 'Survey',
@@ -194,6 +209,12 @@ export const text = {
     range: (least: string, most: string) =>
       `Must lie between ${least} and ${most}. Check the unit, or the field.`,
     negative: 'A size cannot be negative.',
+    meanwhile: (typed: string) =>
+      `Somebody entered ${typed} here meanwhile. Enter keeps yours, Escape takes theirs.`,
+    disputed: 'Two figures for one point',
+    disputedText:
+      'Entered apart from each other; both are kept. The newest counts until you choose, or measure again.',
+    keep: (typed: string) => `Keep ${typed}`,
     result: 'Result',
     gaps: (unit: string) => `Figures on the drawing: gap to the flashed opening in ${unit}.`,
     leastAllowed: (length: string) => `Foam needs ${length}.`,
@@ -297,8 +318,65 @@ export const text = {
     noHistory: 'No entries yet.',
     undone: 'taken back',
     sending: 'Sending …',
-    notSent: 'Not sent: the server did not answer. Try again; nothing is stored twice.',
+    freezeNeedsNetwork:
+      'The plan is frozen on the server, from what is stored there. Wait until everything here is sent, then try again.',
+    addPicture: 'Add a picture',
+    pictures: 'Pictures',
+    pictureOf: (person: string, when: string) => `Picture by ${person}, ${when}`,
+    pictureElsewhere: 'A picture belongs here; it is not on this server.',
     finished: 'All steps are done and looked at.',
+  },
+  offline: {
+    waiting: (n: number) => (n === 1 ? '1 entry waits on this device.' : `${n} entries wait on this device.`),
+    waits: 'not sent yet',
+    lines: {
+      idle: '',
+      sending: 'Sending …',
+      'no-network':
+        'No network. They are kept here, also when the browser is closed, and sent by themselves.',
+      'signed-out': 'You are signed out. Sign in, and they are sent.',
+      'not-kept': 'This device has no room to write them down. Keep this page open until they are sent.',
+    },
+    sendNow: 'Send now',
+    ofOthers: (n: number, names: string) =>
+      `${n === 1 ? '1 entry' : `${n} entries`} of ${names} wait here until that person signs in on this device.`,
+    refused: (n: number) =>
+      n === 1 ? '1 entry was not taken by the server' : `${n} entries were not taken by the server`,
+    retry: 'Send again',
+    discard: 'Set aside',
+    askDiscard: (what: string) => `Set “${what}” aside for good? It is on no other device.`,
+    notHere: 'There is no network, and this job is not on this device. Open it once with a network.',
+    here: 'No network. These jobs are on this device:',
+    unsentAtSignOut: (n: number) =>
+      `${n === 1 ? '1 entry is' : `${n} entries are`} on this device only. They stay here and are sent when you sign in again. Sign out now?`,
+  },
+  history: {
+    open: 'History',
+    title: 'History',
+    lead: 'Everything that was measured, chosen, frozen and done here. Nothing in it can be changed.',
+    what: 'What',
+    who: 'Who',
+    when: 'When',
+    empty: 'Nothing has been entered yet.',
+    search: 'Find in the history',
+    none: 'Nothing matches.',
+    unknownTime: 'time not recorded',
+    unknownPerson: 'from a job file',
+    reading: (point: string, value: string, was: string) =>
+      was === '' ? `${point}: ${value}` : `${point}: ${value}, was ${was}`,
+    cleared: 'taken out',
+    seen: (from: string) => `seen from ${from}`,
+    created: 'Opening added',
+    changed: (field: string, value: string, was: string) => `${field}: ${value}, was ${was}`,
+    frozen: (version: number) => `Plan ${version} frozen`,
+    choicesOffline: 'Without a network, changes of wall, unit, method and numbers are not listed.',
+    instruments: {
+      tape: 'tape',
+      'distance-meter': 'distance meter',
+      'levelling-laser': 'levelling laser',
+      'digital-level': 'digital level',
+      drawing: 'drawing',
+    } satisfies Record<Instrument, string>,
   },
   people: {
     title: 'People',

@@ -1,11 +1,16 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Button from '$lib/components/ui/Button.svelte';
+  import { forgetPacks } from '$lib/offline/database.ts';
   import { text } from '$lib/texts/en.ts';
+  import { onMount } from 'svelte';
 
   let { data, form } = $props();
   let email = $state<string | null>(null);
   let password = $state('');
+
+  // Nobody is signed in: what belongs to jobs leaves this device. What was not sent stays.
+  onMount(() => void forgetPacks().catch(() => undefined));
 </script>
 
 <main>

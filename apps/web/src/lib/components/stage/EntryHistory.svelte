@@ -9,11 +9,10 @@
 
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
+  import { dateTime } from '$lib/texts/time.ts';
   import type { Entry } from '@hulvek/core';
 
   let { log, title }: EntryHistoryProps = $props();
-  const when = (at: string) =>
-    new Date(at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' });
   const what = (kind: Entry['kind']) => (kind === 'undo' ? '' : text.entryKinds[kind]);
 </script>
 
@@ -21,12 +20,13 @@
   <h2>{text.install.history}</h2>
   {#if log.history.length === 0}<p>{text.install.noHistory}</p>{/if}
   <ul>
-    {#each log.history.toReversed() as { entry, undone } (entry.id)}
+    {#each log.history.toReversed() as { entry, undone, waiting } (entry.id)}
       <li data-undone={undone}>
-        <span class="figure">{when(entry.at)}</span>
+        <span class="figure">{dateTime(entry.at)}</span>
         <span>{entry.person}</span>
         <span
-          >{title(entry.step)}: {what(entry.kind)}{#if undone}, {text.install.undone}{/if}</span
+          >{title(entry.step)}: {what(entry.kind)}{#if undone}, {text.install.undone}{/if}{#if waiting}, {text
+              .offline.waits}{/if}</span
         >
         {#if entry.note}<q>{entry.note}</q>{/if}
       </li>

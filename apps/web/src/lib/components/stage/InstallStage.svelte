@@ -1,36 +1,26 @@
 <script module lang="ts">
-  import type { Action } from '$lib/server/rights.ts';
-  import type { FieldData } from '$lib/state/field.svelte.ts';
   import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
 
   export interface InstallStageProps {
     editor: OpeningEditor;
-    field: FieldData;
-    rights: readonly Action[];
   }
 </script>
 
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import Paper from '$lib/components/drawing/Paper.svelte';
   import Button from '$lib/components/ui/Button.svelte';
   import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
   import { FieldLog } from '$lib/state/field.svelte.ts';
   import { text } from '$lib/texts/en.ts';
+  import { dateTime } from '$lib/texts/time.ts';
   import { faceDrawing, formatLength, shareDone, stepText } from '@hulvek/core';
-  import { onMount, untrack } from 'svelte';
+  import { onMount, tick, untrack } from 'svelte';
   import EntryHistory from './EntryHistory.svelte';
   import StepCard from './StepCard.svelte';
 
-  let { editor, field, rights }: InstallStageProps = $props();
-  const log = untrack(
-    () =>
-      new FieldLog(
-        editor.opening.id,
-        () => editor.context,
-        () => field,
-      ),
-  );
+  let { editor }: InstallStageProps = $props();
+  const log = untrack(() => new FieldLog(editor.store, editor.opening.id));
+  const mayFreeze = $derived(editor.store.pack.rights.includes('freeze'));
   const done = $derived(log.progress.filter((s) => s.status === 'done').length);
   const next = $derived(
     log.progress.find((s) => s.status !== 'done' && s.status !== 'blocked') ??
@@ -43,7 +33,6 @@
   const shownTitle = $derived(next ? text.install.shows(stepText(next.id).title) : text.strip.done);
   const figure = $derived((mm: number) => formatLength(mm, editor.context.job.units, 'figure'));
   const changed = $derived(log.changedSteps(editor.plan));
-  const problem = $derived(log.problem === 'not-sent' ? text.install.notSent : log.problem);
   const CLOCK_ms = 15_000;
 
   onMount(() => {
@@ -52,13 +41,19 @@
     return () => clearInterval(clock);
   });
 
-  async function freeze() {
-    await editor.flush();
-    if (await log.freeze()) await invalidate('hulvek:opening');
+  /** The button that was pressed is gone: the keyboard goes on at the step that is next. */
+  async function focusNext() {
+    await tick();
+    document.getElementById(`step-${next?.id}`)?.focus();
   }
 
-  const when = (at: string) =>
-    new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  async function freeze() {
+    await editor.flush();
+    if (editor.save === 'saved') {
+      await log.freeze();
+      await focusNext();
+    } else log.problem = text.install.freezeNeedsNetwork;
+  }
 </script>
 
 {#snippet cards(from: number, to: number)}
@@ -72,8 +67,8 @@
           number={from + i + 1}
           open={state.id === next?.id}
           {log}
-          {rights}
           units={editor.context.job.units}
+          ondone={focusNext}
         />
       </li>
     {/if}
@@ -95,20 +90,22 @@
     <div class="head">
       <h2>{text.install.title}</h2>
       {#if log.issue}
-        <p class="quiet">{text.install.frozen(log.issue.version, log.issue.person, when(log.issue.at))}</p>
+        <p class="quiet">
+          {text.install.frozen(log.issue.version, log.issue.person, dateTime(log.issue.at))}
+        </p>
         <p class="share">
           <ProgressBar share={shareDone(log.progress)} label={text.install.doneOf(done, log.steps.length)} />
           {text.install.doneOf(done, log.steps.length)}
         </p>
       {/if}
     </div>
-    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    {#if log.problem}<p class="problem" role="alert">{log.problem}</p>{/if}
 
     {#if !log.issue}
       <p>{text.install.notStarted}</p>
       {#if editor.plan.verdict === 'fails'}<p class="problem">{text.install.failing}</p>{/if}
       {#if editor.plan.build}
-        <Button kind="main" large disabled={log.sending || !rights.includes('freeze')} onclick={freeze}
+        <Button kind="main" large disabled={log.sending || !mayFreeze} onclick={freeze}
           >{text.install.freeze}</Button
         >
         <p class="quiet">{text.install.freezeNote}</p>
@@ -119,7 +116,7 @@
       {#if changed !== null}
         <div class="changed">
           <p>{text.install.changed(changed)}</p>
-          <Button disabled={log.sending || !editor.plan.build || !rights.includes('freeze')} onclick={freeze}
+          <Button disabled={log.sending || !editor.plan.build || !mayFreeze} onclick={freeze}
             >{text.install.freezeAgain}</Button
           >
         </div>

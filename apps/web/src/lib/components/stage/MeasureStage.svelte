@@ -18,10 +18,12 @@
     surveyDrawing,
     surveyPointIds,
     surveyPoints,
+    type Instrument,
     type SurveyPointId,
     type TypedLength,
     type Unit,
   } from '@hulvek/core';
+  import Disputes from './Disputes.svelte';
   import FindingList from './FindingList.svelte';
   import ShimTable from './ShimTable.svelte';
 
@@ -55,9 +57,13 @@
       const values = { ...opening.survey.values };
       if (value) values[id] = value;
       else delete values[id];
-      return { ...opening, survey: { ...opening.survey, values } };
-    });
+      return { ...opening, survey: { from: opening.survey.from, values } };
+    }, instrumentFor(id));
   }
+
+  /** Until somebody says otherwise: sizes from the drawing, everything else from a tape. */
+  const instrumentFor = (id: SurveyPointId): Instrument =>
+    id === 'roughWidth' || id === 'roughHeight' ? 'drawing' : 'tape';
 
   const fieldId = (id: SurveyPointId) => `reading-${id}`;
 
@@ -163,6 +169,7 @@
   <!-- It scrolls on its own, so the keyboard must be able to enter it. -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <section class="result" id="measure-result" tabindex="0" aria-label={text.measure.result}>
+    <Disputes {editor} />
     <FindingList
       findings={plan.findings}
       verdict={plan.verdict}

@@ -1,14 +1,10 @@
 <script module lang="ts">
-  import type { Action } from '$lib/server/rights.ts';
-  import type { OpeningRow } from '$lib/server/services/overview.ts';
-  import type { JobContext, Opening } from '@hulvek/core';
+  import type { JobStore } from '$lib/state/job.svelte.ts';
   import type { Snippet } from 'svelte';
 
   export interface OpeningShellProps {
-    context: JobContext;
-    current: { opening: Opening; version: number };
-    rows: readonly OpeningRow[];
-    rights: readonly Action[];
+    store: JobStore;
+    opening: string;
     children: Snippet;
   }
 </script>
@@ -25,17 +21,8 @@
   import SaveBar from './SaveBar.svelte';
   import StageRail from './StageRail.svelte';
 
-  let { context, current, rows, rights, children }: OpeningShellProps = $props();
-  const editor = setEditor(
-    untrack(
-      () =>
-        new OpeningEditor(() => context, current, {
-          edit: rights.includes('measure'),
-          plan: rights.includes('plan'),
-        }),
-    ),
-  );
-  const verdictOf = (row: OpeningRow) => (row.id === editor.opening.id ? editor.plan.verdict : row.verdict);
+  let { store, opening, children }: OpeningShellProps = $props();
+  const editor = setEditor(untrack(() => new OpeningEditor(store, opening)));
 
   onMount(() => editor.restore());
   beforeNavigate(() => void editor.flush());
@@ -56,23 +43,23 @@
 <div class="shell" data-stage={page.params.stage}>
   <nav class="openings" aria-label={text.nav.openings}>
     <ul>
-      {#each rows as row (row.id)}
+      {#each store.rows as row (row.id)}
         <li>
           <a
-            href="/jobs/{context.job.id}/{row.id}/{page.params.stage}"
-            aria-current={row.id === current.opening.id ? 'page' : undefined}
-            {@attach inSight(row.id === current.opening.id)}
+            href="/jobs/{store.id}/{row.id}/{page.params.stage}"
+            aria-current={row.id === opening ? 'page' : undefined}
+            {@attach inSight(row.id === opening)}
           >
             <span class="mark">{row.mark}</span>
             <span class="name">{row.name}</span>
-            <VerdictMark verdict={verdictOf(row)} />
+            <VerdictMark verdict={row.verdict} />
           </a>
         </li>
       {/each}
     </ul>
   </nav>
   <main class="work">
-    <StageRail job={context.job.id} opening={current.opening.id} plan={editor.plan} />
+    <StageRail job={store.id} {opening} plan={editor.plan} />
     <SaveBar {editor} editing={page.params.stage === 'measure' || page.params.stage === 'detail'} />
     {@render children()}
   </main>

@@ -13,7 +13,8 @@
   import { text } from '$lib/texts/en.ts';
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
-  import { formatSize, pointTexts, surveyPointIds, type Opening } from '@hulvek/core';
+  import { fieldLabel, fieldValue } from '$lib/state/history.ts';
+  import { formatSize } from '@hulvek/core';
 
   let { editor, editing }: SaveBarProps = $props();
   const unit = $derived(editor.plan.unit);
@@ -21,19 +22,16 @@
     unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, editor.context.job.units),
   );
 
-  /** Readings that differ between mine and theirs, and whether anything else does. */
+  /** Choices that both changed, in words. */
   const differences = $derived.by(() => {
-    const theirs = editor.theirs?.opening;
+    const theirs = editor.theirs?.document;
     if (!theirs) return [];
-    const mine = editor.opening;
-    const said = (o: Opening, id: (typeof surveyPointIds)[number]) =>
-      o.survey.values[id]?.typed ?? text.save.none;
-    const readings = surveyPointIds
-      .filter((id) => said(mine, id) !== said(theirs, id))
-      .map((id) => ({ label: pointTexts[id].label, mine: said(mine, id), theirs: said(theirs, id) }));
-    const rest = (o: Opening) => JSON.stringify([o.unit, o.wall, o.method, o.numbers, o.survey.from, o.name]);
-    const other = rest(mine) !== rest(theirs) ? [{ label: text.save.other, mine: '', theirs: '' }] : [];
-    return [...readings, ...other];
+    const { context, opening } = editor;
+    return editor.differences.map((field) => ({
+      label: fieldLabel(field),
+      mine: fieldValue(opening, field, context),
+      theirs: fieldValue(theirs, field, context),
+    }));
   });
 </script>
 
@@ -44,6 +42,7 @@
   <p class="state" role="status" data-state={editor.save}>
     {text.save[editor.save]}{editor.save === 'refused' && editor.refusal ? `: ${editor.refusal}` : ''}
   </p>
+  <a href="/jobs/{editor.store.id}/{editor.id}/history">{text.history.open}</a>
   {#if editing}
     <Button kind="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}
       ><Undo size={16} aria-hidden="true" />{text.save.undo}</Button

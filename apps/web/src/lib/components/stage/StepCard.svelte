@@ -1,5 +1,4 @@
 <script module lang="ts">
-  import type { Action } from '$lib/server/rights.ts';
   import type { FieldLog } from '$lib/state/field.svelte.ts';
   import type { LengthUnit, PlannedStep, StepProgress } from '@hulvek/core';
 
@@ -11,16 +10,21 @@
     open: boolean;
     log: FieldLog;
     units: LengthUnit;
-    rights: readonly Action[];
+    /** A tick or a look was entered: another step may be next. */
+    ondone: () => void;
   }
 </script>
 
 <script lang="ts">
   import Button from '$lib/components/ui/Button.svelte';
+  import PictureButton from '$lib/components/ui/PictureButton.svelte';
   import { text } from '$lib/texts/en.ts';
+  import { clockTime } from '$lib/texts/time.ts';
   import { formatLength, needTexts, pieceText, stepText, type Blocker, type Entry } from '@hulvek/core';
 
-  let { step, state: now, number, open, log, units, rights }: StepCardProps = $props();
+  import EntryPicture from './EntryPicture.svelte';
+
+  let { step, state: now, number, open, log, units, ondone }: StepCardProps = $props();
   let note = $state('');
   let asking = $state<'note' | 'override' | null>(null);
   const words = $derived(stepText(step.id));
@@ -28,9 +32,9 @@
   const shims = $derived(step.places.some((id) => id.endsWith('shims')) ? (log.plan?.fit?.shims ?? []) : []);
   const ownShims = $derived(shims.filter((s) => (s.side === 'sill') === step.places.includes('sill-shims')));
   const length = $derived((mm: number) => formatLength(mm, units));
+  const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
+  const unsent = $derived(now.entries.some((entry) => log.waiting.has(entry.id)));
   const resting = $derived(now.blockedBy.some((b) => b.kind === 'rest'));
-  const time = (at: string) =>
-    new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
   function why(blocker: Blocker): string {
     const title = stepText(blocker.step).title;
@@ -40,36 +44,36 @@
       case 'confirm':
         return text.install.waitsConfirm(title);
       case 'rest':
-        return text.install.waitsRest(title, time(blocker.until));
+        return text.install.waitsRest(title, clockTime(blocker.until));
       case 'step':
         return text.install.waitsFor(title);
     }
   }
 
-  async function send(kind: Entry['kind'], undoes: string | null = null, said = '') {
-    if (await log.add({ kind, step: step.id, undoes, note: said })) {
+  function send(kind: Entry['kind'], undoes: string | null = null, said = '') {
+    if (log.add({ kind, step: step.id, undoes, note: said })) {
       note = '';
       asking = null;
+      if (kind === 'tick' || kind === 'look') ondone();
     }
   }
 </script>
 
 <details {open} data-status={now.status}>
-  <summary>
+  <summary id="step-{step.id}">
     <span class="number figure">{number}</span>
     <span class="title">{words.title}</span>
-    <span class="status">{text.status[now.status]}</span>
+    <span class="status"
+      >{text.status[now.status]}{#if unsent}<span class="unsent">{text.offline.waits}</span>{/if}</span
+    >
   </summary>
   <div class="body">
     {#if now.status === 'waiting-look'}
       <div class="look">
         <h3>{text.install.lookTitle}</h3>
         <p>{text.install.lookText} {words.look}</p>
-        <Button
-          kind="main"
-          large
-          disabled={log.sending || !rights.includes('look')}
-          onclick={() => send('look')}>{text.install.look}</Button
+        <Button kind="main" large disabled={!log.mayLookAt(now)} onclick={() => send('look')}
+          >{text.install.look}</Button
         >
       </div>
     {/if}
@@ -106,31 +110,46 @@
       </p>{/if}
     {#each now.blockedBy as blocker (blocker.kind + blocker.step)}<p class="blocked">{why(blocker)}</p>{/each}
 
+    {#if pictures.length > 0}
+      <ul class="pictures" aria-label={text.install.pictures}>
+        {#each pictures as entry (entry.id)}
+          <li><EntryPicture {entry} job={log.store.id} kept={log.keptPicture(entry.id)} /></li>
+        {/each}
+      </ul>
+    {/if}
     <div class="actions">
       {#if now.status === 'open' || now.status === 'blocked'}
         <Button
           kind="main"
           large
-          disabled={log.sending || now.status !== 'open' || !rights.includes('tick')}
+          disabled={now.status !== 'open' || !log.may('tick')}
           onclick={() => send('tick')}>{text.install.tick}</Button
         >
       {:else if now.status === 'confirm'}
-        <Button kind="main" large disabled={log.sending} onclick={() => send('tick')}
+        <Button kind="main" large disabled={!log.may('tick')} onclick={() => send('tick')}
           >{text.install.confirmTick}</Button
         >
       {/if}
-      {#if resting}<Button large onclick={() => (asking = 'override')}>{text.install.override}</Button>{/if}
-      <Button kind="quiet" large onclick={() => (asking = asking === 'note' ? null : 'note')}
-        >{text.install.addNote}</Button
-      >
+      {#if resting}<Button large disabled={!log.may('override')} onclick={() => (asking = 'override')}
+          >{text.install.override}</Button
+        >{/if}
+      {#if log.may('note')}
+        <Button kind="quiet" large onclick={() => (asking = asking === 'note' ? null : 'note')}
+          >{text.install.addNote}</Button
+        >
+        <PictureButton
+          label={text.install.addPicture}
+          onpicture={(file) => log.addPicture(step.id, file, '')}
+        />
+      {/if}
       {#if now.look}
         {@const look = now.look}
-        <Button kind="quiet" large disabled={log.sending} onclick={() => send('undo', look.id)}
+        <Button kind="quiet" large disabled={!log.may('look')} onclick={() => send('undo', look.id)}
           >{text.install.undo}: {text.entryKinds.look}</Button
         >
       {:else if now.tick}
         {@const tick = now.tick}
-        <Button kind="quiet" large disabled={log.sending} onclick={() => send('undo', tick.id)}
+        <Button kind="quiet" large disabled={!log.may('tick')} onclick={() => send('undo', tick.id)}
           >{text.install.undo}: {text.entryKinds.tick}</Button
         >
       {/if}
@@ -140,13 +159,13 @@
       <form
         onsubmit={(event) => {
           event.preventDefault();
-          void send(kind, null, note.trim());
+          send(kind, null, note.trim());
         }}
       >
         <label for="note-{step.id}">{kind === 'note' ? text.install.note : text.install.overrideReason}</label
         >
         <textarea id="note-{step.id}" rows="2" maxlength="2000" required bind:value={note}></textarea>
-        <Button type="submit" large disabled={log.sending || note.trim() === ''}
+        <Button type="submit" large disabled={note.trim() === ''}
           >{kind === 'note' ? text.install.saveNote : text.install.override}</Button
         >
         <Button kind="quiet" large onclick={() => (asking = null)}>{text.install.cancel}</Button>
@@ -199,6 +218,16 @@
   [data-status='waiting-look'] .status {
     color: var(--bad);
     font-weight: 700;
+  }
+  .unsent {
+    display: block;
+    color: var(--watch);
+    font-weight: 600;
+  }
+  .pictures {
+    display: flex;
+    flex-flow: row wrap;
+    gap: var(--gap-2);
   }
   .body {
     display: grid;

@@ -1,18 +1,22 @@
 <script lang="ts">
-  import { invalidateAll } from '$app/navigation';
+  import type { JobStore } from '$lib/state/job.svelte.ts';
   import { text } from '$lib/texts/en.ts';
   import type { LengthUnit } from '@hulvek/core';
 
-  let { job, units }: { job: string; units: LengthUnit } = $props();
+  let { store }: { store: JobStore } = $props();
+  const units = $derived(store.context.job.units);
 
   async function choose(next: LengthUnit) {
     if (next === units) return;
-    const response = await fetch(`/api/jobs/${job}/units`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ units: next }),
-    });
-    if (response.ok) await invalidateAll();
+    try {
+      await fetch(`/api/jobs/${store.id}/units`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ units: next }),
+      });
+    } finally {
+      await store.refresh();
+    }
   }
 </script>
 

@@ -41,6 +41,13 @@
   /** Text being edited; `null` while the field shows the stored value. */
   let draft = $state<string | null>(null);
   let problem = $state('');
+  /** What the field held when editing began: somebody else may enter another figure meanwhile. */
+  let begun = $state<string | null>(null);
+  const meanwhile = $derived(
+    draft !== null && begun !== null && (value?.typed ?? '') !== begun
+      ? text.measure.meanwhile(value?.typed ?? text.save.none)
+      : '',
+  );
   const shown = $derived(draft ?? value?.typed ?? '');
   const parsed = $derived(shown.trim() === '' ? null : parseLength(shown, unit));
   /** While typing: how it is read. Afterwards: what is stored, where the text alone would not say so in this unit. */
@@ -67,6 +74,7 @@
   function settle() {
     sessionStorage.removeItem(key);
     draft = null;
+    begun = null;
     problem = '';
   }
 
@@ -121,6 +129,7 @@
     aria-invalid={problem !== ''}
     aria-describedby="{id}-hint {id}-say"
     oninput={(event) => {
+      begun ??= value?.typed ?? '';
       draft = event.currentTarget.value;
       problem = '';
     }}
@@ -129,7 +138,9 @@
     {onfocus}
   />
   <span id="{id}-hint" class="hint">{hint}</span>
-  <span id="{id}-say" class="say" data-bad={problem !== ''} aria-live="polite">{problem || echo}</span>
+  <span id="{id}-say" class="say" data-bad={problem !== ''} aria-live="polite"
+    >{problem || meanwhile || echo}</span
+  >
 </div>
 
 <style>

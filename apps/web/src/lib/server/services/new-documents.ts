@@ -4,12 +4,12 @@ import {
   JOB_FORMAT,
   JOB_VERSION,
   jobFileSchema,
-  openingSchema,
+  openingDocumentSchema,
   presetTexts,
   unitSchema,
   type JobContext,
   type JobFile,
-  type Opening,
+  type OpeningDocument,
   type TypedLength,
   type Unit,
 } from '@hulvek/core';
@@ -44,19 +44,19 @@ export const newJob = ({ name, units }: { name: string; units: 'mm' | 'in' }): J
       },
     ],
     openings: [],
-    records: { issues: [], entries: [] },
+    records: { readings: [], issues: [], entries: [] },
   });
 
 export function newOpening(
   context: JobContext,
   fields: { mark: string; name: string; facade: string; unit: string | null },
-): Opening {
-  return openingSchema.parse({
+): OpeningDocument {
+  return openingDocumentSchema.parse({
     id: freshId('opening'),
     ...fields,
     wall: context.walls[0]?.id ?? null,
     method: context.methods[0]?.id ?? null,
-    survey: { from: 'outside', values: {} },
+    survey: { from: 'outside' },
     numbers: {},
   });
 }

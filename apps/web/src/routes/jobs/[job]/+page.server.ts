@@ -1,27 +1,11 @@
-import { database } from '$lib/server/db/index.ts';
-import { addOpening, addUnit, loadFields, loadJob } from '$lib/server/services/jobs.ts';
+import { database, inTransaction } from '$lib/server/db/index.ts';
+import { addUnit, loadContext } from '$lib/server/services/jobs.ts';
 import { newOpening, newUnit } from '$lib/server/services/new-documents.ts';
-import { openingRow } from '$lib/server/services/overview.ts';
+import { addOpenings, loadParts } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
 import { lengthErrorTexts, parseLength, type LengthUnit } from '@hulvek/core';
 import { error, fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
-
-export const load = async ({ params }) => {
-  const db = database();
-  const stored = await loadJob(db, params.job);
-  if (!stored) error(404, text.errors.noJob);
-  const fields = await loadFields(db, params.job);
-  const now = new Date().toISOString();
-  const { job, units } = stored.context;
-  return {
-    job,
-    units: [...units],
-    rows: stored.openings.map(({ opening }) =>
-      openingRow(opening, stored.context, fields.get(opening.id), now),
-    ),
-  };
-};
 
 const openingForm = z.object({
   mark: z.string().trim().min(1).max(16),
@@ -42,28 +26,29 @@ const unitForm = z.object({
 const LENGTHS = ['width', 'height', 'frameDepth', 'finWidth'] as const;
 
 export const actions = {
-  opening: async ({ request, params }) => {
+  opening: async ({ request, params, locals }) => {
     const db = database();
-    const stored = await loadJob(db, params.job);
-    if (!stored) error(404, text.errors.noJob);
+    const context = await loadContext(db, params.job);
+    if (!context) error(404, text.errors.noJob);
     const values = Object.fromEntries(await request.formData());
     const parsed = openingForm.safeParse(values);
     if (!parsed.success) return fail(400, { form: 'opening', problem: text.job.markNeeded });
-    if (stored.openings.some((o) => o.opening.mark === parsed.data.mark)) {
+    const parts = await loadParts(db, params.job);
+    if (parts.some((part) => part.document.mark === parsed.data.mark)) {
       return fail(400, { form: 'opening', problem: text.job.markTaken(parsed.data.mark) });
     }
-    const unit = stored.context.units.find((u) => u.id === parsed.data.unit)?.id ?? null;
-    const opening = newOpening(stored.context, { ...parsed.data, unit });
-    await addOpening(db, params.job, opening);
+    const unit = context.units.find((u) => u.id === parsed.data.unit)?.id ?? null;
+    const opening = newOpening(context, { ...parsed.data, unit });
+    await inTransaction(db, (tx) => addOpenings(tx, params.job, [opening], locals.person?.name));
     redirect(303, `/jobs/${params.job}/${opening.id}/measure`);
   },
   unit: async ({ request, params }) => {
     const db = database();
-    const stored = await loadJob(db, params.job);
-    if (!stored) error(404, text.errors.noJob);
+    const context = await loadContext(db, params.job);
+    if (!context) error(404, text.errors.noJob);
     const parsed = unitForm.safeParse(Object.fromEntries(await request.formData()));
     if (!parsed.success) return fail(400, { form: 'unit', problem: text.job.unitIncomplete });
-    const lengths = readLengths(parsed.data, stored.context.job.units);
+    const lengths = readLengths(parsed.data, context.job.units);
     if ('problem' in lengths) return fail(400, { form: 'unit', problem: lengths.problem });
     const unit = newUnit({ ...parsed.data, ...lengths.values });
     if (!unit.success)

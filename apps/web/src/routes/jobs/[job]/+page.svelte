@@ -7,24 +7,27 @@
   import { text } from '$lib/texts/en.ts';
 
   let { data, form } = $props();
+  const store = $derived(data.store);
+  const job = $derived(store.context.job);
+  const rights = $derived(store.pack.rights);
   let search = $state('');
   const words = $derived(search.trim().toLowerCase());
   const rows = $derived(
-    data.rows.filter((r) => `${r.mark} ${r.name} ${r.facade}`.toLowerCase().includes(words)),
+    store.rows.filter((r) => `${r.mark} ${r.name} ${r.facade}`.toLowerCase().includes(words)),
   );
-  const facades = $derived([...new Set(data.rows.map((r) => r.facade).filter(Boolean))]);
+  const facades = $derived([...new Set(store.rows.map((r) => r.facade).filter(Boolean))]);
   const columns = text.job.columns;
 </script>
 
 <main>
   <div class="head">
-    <h1>{data.job.name}</h1>
-    <a href="/jobs/{data.job.id}/file" download>{text.job.save}</a>
-    {#if data.rights.includes('people')}<a href="/jobs/{data.job.id}/people">{text.people.open}</a>{/if}
+    <h1>{job.name}</h1>
+    <a href="/jobs/{job.id}/file" download>{text.job.save}</a>
+    {#if rights.includes('people')}<a href="/jobs/{job.id}/people">{text.people.open}</a>{/if}
   </div>
-  {#if data.job.note}<p class="note">{data.job.note}</p>{/if}
+  {#if job.note}<p class="note">{job.note}</p>{/if}
 
-  {#if data.rows.length === 0}
+  {#if store.rows.length === 0}
     <p>{text.job.empty}</p>
   {:else}
     <div class="find">
@@ -43,7 +46,7 @@
         <tbody>
           {#each rows as row (row.id)}
             <tr>
-              <th scope="row"><a href="/jobs/{data.job.id}/{row.id}/measure">{row.mark}</a></th>
+              <th scope="row"><a href="/jobs/{job.id}/{row.id}/measure">{row.mark}</a></th>
               <td>{row.name}</td>
               <td>
                 <VerdictMark verdict={row.verdict} word />
@@ -53,7 +56,7 @@
                 {#if row.done === null}
                   <span class="quiet">{text.job.notStarted}</span>
                 {:else}
-                  <a class="done" href="/jobs/{data.job.id}/{row.id}/install"
+                  <a class="done" href="/jobs/{job.id}/{row.id}/install"
                     ><ProgressBar share={row.done} label={row.mark} /></a
                   >
                 {/if}
@@ -70,7 +73,7 @@
     </div>
   {/if}
 
-  {#if data.rights.includes('plan')}
+  {#if rights.includes('plan')}
     <div class="forms">
       <form method="POST" action="?/opening" use:enhance>
         <h2>{text.job.addOpening}</h2>
@@ -84,7 +87,7 @@
             {text.job.unit}
             <select name="unit">
               <option value="">{text.job.noneYet}</option>
-              {#each data.units as unit (unit.id)}<option value={unit.id}>{unit.name}</option>{/each}
+              {#each store.context.units as unit (unit.id)}<option value={unit.id}>{unit.name}</option>{/each}
             </select>
           </label>
         </div>

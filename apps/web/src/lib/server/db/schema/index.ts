@@ -1,7 +1,17 @@
 /** Tables. Documents are kept whole, as they were checked by the core; columns are what queries ask for. */
-import type { Issue, Job, MethodDocument, Opening, Unit, Wall } from '@hulvek/core';
-import type { LookRule, Role } from '../../rights.ts';
+import type {
+  Issue,
+  Job,
+  MethodDocument,
+  OpeningDocument,
+  Photo,
+  TypedLength,
+  Unit,
+  Wall,
+} from '@hulvek/core';
+import type { LookRule, Role } from '../../../rights.ts';
 import {
+  customType,
   foreignKey,
   index,
   integer,
@@ -11,8 +21,10 @@ import {
   text,
   timestamp,
   uuid,
+  type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
 
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3, mode: 'date' });
 
 export const users = pgTable('users', {
@@ -44,6 +56,8 @@ export const jobs = pgTable('jobs', {
   methods: jsonb('methods').$type<MethodDocument[]>().notNull(),
   /** Who may look at a hold point. */
   lookRule: text('look_rule').$type<LookRule>().notNull().default('not-the-doer'),
+  /** Counts everything that was stored in the job, so that a device knows whether it missed something. */
+  revision: integer('revision').notNull().default(0),
   createdAt: at('created_at').notNull().defaultNow(),
 });
 
@@ -72,6 +86,12 @@ export const invites = pgTable('invites', {
   usedAt: at('used_at'),
 });
 
+const ofOpening = (table: { jobId: AnyPgColumn; openingId: AnyPgColumn }) =>
+  foreignKey({
+    columns: [table.jobId, table.openingId],
+    foreignColumns: [openings.jobId, openings.id],
+  }).onDelete('cascade');
+
 export const openings = pgTable(
   'openings',
   {
@@ -80,11 +100,46 @@ export const openings = pgTable(
       .references(() => jobs.id, { onDelete: 'cascade' }),
     id: text('id').notNull(),
     position: integer('position').notNull(),
-    /** Counts changes: a save names the version it started from. */
+    /** The newest of its versions: a save names the version it started from. */
     version: integer('version').notNull().default(1),
-    document: jsonb('document').$type<Opening>().notNull(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);
+
+/** What was chosen for an opening, every time it changed. Only ever added. */
+export const openingVersions = pgTable(
+  'opening_versions',
+  {
+    jobId: text('job_id').notNull(),
+    openingId: text('opening_id').notNull(),
+    version: integer('version').notNull(),
+    document: jsonb('document').$type<OpeningDocument>().notNull(),
+    /** Empty for what came in with a job file. */
+    person: text('person').notNull().default(''),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.openingId, table.version] }), ofOpening(table)],
+);
+
+/** Figures read at an opening. Only ever added; a later one names those it replaces. */
+export const readings = pgTable(
+  'readings',
+  {
+    /** Made by the device, so that sending twice stores once. */
+    id: uuid('id').primaryKey(),
+    jobId: text('job_id').notNull(),
+    openingId: text('opening_id').notNull(),
+    point: text('point').notNull(),
+    seenFrom: text('seen_from').notNull(),
+    value: jsonb('value').$type<TypedLength | null>(),
+    replaces: jsonb('replaces').$type<string[]>().notNull(),
+    instrument: text('instrument').notNull(),
+    person: text('person').notNull(),
+    userId: uuid('user_id'),
+    at: at('at'),
+    receivedAt: at('received_at').notNull().defaultNow(),
+  },
+  (table) => [index('readings_opening').on(table.jobId, table.openingId), ofOpening(table)],
 );
 
 export const planIssues = pgTable(
@@ -95,13 +150,7 @@ export const planIssues = pgTable(
     version: integer('version').notNull(),
     document: jsonb('document').$type<Issue>().notNull(),
   },
-  (table) => [
-    primaryKey({ columns: [table.jobId, table.openingId, table.version] }),
-    foreignKey({
-      columns: [table.jobId, table.openingId],
-      foreignColumns: [openings.jobId, openings.id],
-    }).onDelete('cascade'),
-  ],
+  (table) => [primaryKey({ columns: [table.jobId, table.openingId, table.version] }), ofOpening(table)],
 );
 
 /** Field records: only ever added. A trigger refuses to change or delete a row while its job exists. */
@@ -122,6 +171,7 @@ export const entries = pgTable(
     at: at('at').notNull(),
     receivedAt: at('received_at').notNull().defaultNow(),
     note: text('note').notNull(),
+    photo: jsonb('photo').$type<Photo>(),
   },
   (table) => [
     index('entries_opening').on(table.jobId, table.openingId),
@@ -131,3 +181,11 @@ export const entries = pgTable(
     }).onDelete('cascade'),
   ],
 );
+
+/** Pictures, under the id of their entry. */
+export const photos = pgTable('photos', {
+  id: uuid('id')
+    .primaryKey()
+    .references(() => entries.id, { onDelete: 'cascade' }),
+  bytes: bytea('bytes').notNull(),
+});

@@ -1,11 +1,10 @@
 <script lang="ts">
+  import { page } from '$app/state';
   import OpeningShell from '$lib/components/stage/OpeningShell.svelte';
 
   let { data, children } = $props();
 </script>
 
-{#key data.current.opening.id}
-  <OpeningShell context={data.context} current={data.current} rows={data.rows} rights={data.rights}
-    >{@render children()}</OpeningShell
-  >
+{#key page.params.opening}
+  <OpeningShell store={data.store} opening={page.params.opening ?? ''}>{@render children()}</OpeningShell>
 {/key}

@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db/index.ts';
-import { lookRules, roles } from '$lib/server/rights.ts';
-import { loadJob } from '$lib/server/services/jobs.ts';
+import { lookRules, roles } from '$lib/rights.ts';
+import { loadContext } from '$lib/server/services/jobs.ts';
 import { changeMember, invite, listMembers, lookRuleOf, setLookRule } from '$lib/server/services/people.ts';
 import { text } from '$lib/texts/en.ts';
 import { error, fail } from '@sveltejs/kit';
@@ -8,10 +8,10 @@ import { z } from 'zod';
 
 export const load = async ({ params }) => {
   const db = database();
-  const stored = await loadJob(db, params.job);
-  if (!stored) error(404, text.errors.noJob);
+  const context = await loadContext(db, params.job);
+  if (!context) error(404, text.errors.noJob);
   return {
-    job: stored.context.job,
+    job: context.job,
     members: await listMembers(db, params.job),
     lookRule: await lookRuleOf(db, params.job),
     roles,

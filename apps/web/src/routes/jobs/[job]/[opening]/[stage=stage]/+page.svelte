@@ -7,7 +7,6 @@
   import { editorInContext } from '$lib/state/editor-context.ts';
   import type { Stage } from '../../../../../params/stage.ts';
 
-  let { data } = $props();
   const editor = editorInContext();
   const stage = $derived(page.params.stage as Stage);
 </script>
@@ -17,7 +16,7 @@
 {:else if stage === 'detail'}
   <DetailStage {editor} />
 {:else if stage === 'install'}
-  <InstallStage {editor} field={data.field} rights={data.rights} />
+  <InstallStage {editor} />
 {:else}
   <LaterStage {stage} />
 {/if}

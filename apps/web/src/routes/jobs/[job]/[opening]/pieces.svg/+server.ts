@@ -1,16 +1,18 @@
 import { database } from '$lib/server/db/index.ts';
-import { loadJob } from '$lib/server/services/jobs.ts';
+import { loadContext } from '$lib/server/services/jobs.ts';
+import { loadPart, openingOfPart } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
 import { formatLength, pieceText, piecesSvg, planOpening } from '@hulvek/core';
 import { error } from '@sveltejs/kit';
 
 export const GET = async ({ params }) => {
-  const stored = await loadJob(database(), params.job);
-  const opening = stored?.openings.find((o) => o.opening.id === params.opening)?.opening;
-  if (!stored || !opening) error(404, text.errors.noOpening);
-  const { build } = planOpening(opening, stored.context);
+  const db = database();
+  const context = await loadContext(db, params.job);
+  const part = await loadPart(db, params.job, params.opening);
+  if (!context || !part) error(404, text.errors.noOpening);
+  const { build, opening } = planOpening(openingOfPart(part), context);
   if (!build) error(409, text.errors.noPlan);
-  const length = (mm: number) => formatLength(mm, stored.context.job.units);
+  const length = (mm: number) => formatLength(mm, context.job.units);
   const svg = piecesSvg(
     build.pieces,
     ({ id, size }) =>

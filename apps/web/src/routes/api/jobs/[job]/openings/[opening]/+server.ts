@@ -1,36 +1,36 @@
-import { database, type Database } from '$lib/server/db/index.ts';
-import { may } from '$lib/server/rights.ts';
-import { loadJob, saveOpening } from '$lib/server/services/jobs.ts';
+import { readBody } from '$lib/server/body.ts';
+import { database } from '$lib/server/db/index.ts';
+import { may } from '$lib/rights.ts';
+import { loadPart, saveOpening } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
-import { contentHash, openingSchema, type Opening } from '@hulvek/core';
+import { contentHash, openingDocumentSchema, type OpeningDocument } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 
-const body = z.strictObject({ version: z.int().positive(), opening: openingSchema });
+const body = z.strictObject({ version: z.int().positive(), document: openingDocumentSchema });
 
-/** Saves an opening; 409 carries what somebody else stored meanwhile. */
+/** Everything kept about one opening. */
+export const GET = async ({ params }) => {
+  const part = await loadPart(database(), params.job, params.opening);
+  if (!part) error(404, text.errors.noOpening);
+  return json(part, { headers: { 'cache-control': 'no-store' } });
+};
+
+/** Saves what is chosen for an opening; 409 carries what somebody else stored meanwhile. */
 export const PUT = async ({ params, request, locals }) => {
-  const parsed = body.safeParse(await request.json().catch(() => null));
-  if (!parsed.success) {
-    const [issue] = parsed.error.issues;
-    error(400, issue ? `${issue.path.join('.')}: ${issue.message}` : text.errors.badRequest);
-  }
-  if (parsed.data.opening.id !== params.opening) error(400, text.errors.badRequest);
+  const { document, version } = await readBody(request, body);
+  if (document.id !== params.opening || !locals.person) error(400, text.errors.badRequest);
   const db = database();
-  if (!may(locals.role, 'plan') && !(await onlySurveyChanged(db, params.job, parsed.data.opening))) {
-    error(403, text.errors.notAllowed);
+  if (!may(locals.role, 'plan')) {
+    const stored = (await loadPart(db, params.job, document.id))?.document;
+    if (!stored || !onlySurveyChanged(stored, document)) error(403, text.errors.notAllowed);
   }
-  const result = await saveOpening(db, params.job, parsed.data.opening, parsed.data.version);
+  const result = await saveOpening(db, params.job, { document, from: version, person: locals.person.name });
   if (result.ok) return json({ version: result.version });
   if (!result.theirs) error(404, text.errors.noOpening);
   return json(result.theirs, { status: 409 });
 };
 
-/** Whether an opening differs from what is stored in its survey alone: measuring is not planning. */
-async function onlySurveyChanged(db: Database, job: string, opening: Opening): Promise<boolean> {
-  const stored = (await loadJob(db, job))?.openings.find((o) => o.opening.id === opening.id)?.opening;
-  return (
-    stored === undefined ||
-    contentHash({ ...stored, survey: null }) === contentHash({ ...opening, survey: null })
-  );
-}
+/** Measuring is not planning: whoever may only measure may choose the side, nothing else. */
+const onlySurveyChanged = (stored: OpeningDocument, next: OpeningDocument): boolean =>
+  contentHash({ ...stored, survey: null }) === contentHash({ ...next, survey: null });

@@ -1,5 +1,7 @@
+import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { freezePlan, loadField, loadJob } from '$lib/server/services/jobs.ts';
+import { loadContext } from '$lib/server/services/jobs.ts';
+import { freezePlan, loadPart, openingOfPart } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
 import { planOpening, type Issue } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
@@ -10,16 +12,15 @@ const body = z.strictObject({ after: z.int().nonnegative() });
 
 /** Freezes the plan as it is stored now. */
 export const POST = async ({ params, request, locals }) => {
-  const parsed = body.safeParse(await request.json().catch(() => null));
-  if (!parsed.success || !locals.person) error(400, text.errors.badRequest);
+  const { after } = await readBody(request, body);
   const db = database();
-  const stored = await loadJob(db, params.job);
-  const opening = stored?.openings.find((o) => o.opening.id === params.opening)?.opening;
-  if (!stored || !opening) error(404, text.errors.noOpening);
-  const { build, wall, unit, method } = planOpening(opening, stored.context);
+  const context = await loadContext(db, params.job);
+  const part = await loadPart(db, params.job, params.opening);
+  if (!context || !part || !locals.person) error(404, text.errors.noOpening);
+  const { build, opening, wall, unit, method } = planOpening(openingOfPart(part), context);
   if (!build || !wall || !unit || !method) error(409, text.errors.noPlan);
   const issue: Issue = {
-    version: parsed.data.after + 1,
+    version: after + 1,
     person: locals.person.name,
     at: new Date().toISOString(),
     opening,
@@ -28,9 +29,7 @@ export const POST = async ({ params, request, locals }) => {
     method,
     steps: build.steps.map(({ id, hash }) => ({ id, hash })),
   };
-  const field = await loadField(db, params.job, params.opening);
-  const newest = field.issues.at(-1)?.version ?? 0;
-  if (newest !== parsed.data.after || !(await freezePlan(db, params.job, issue)))
-    error(409, text.errors.frozenMeanwhile);
+  const newest = part.issues.at(-1)?.version ?? 0;
+  if (newest !== after || !(await freezePlan(db, params.job, issue))) error(409, text.errors.frozenMeanwhile);
   return json({ version: issue.version }, { status: 201 });
 };

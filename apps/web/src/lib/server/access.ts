@@ -1,36 +1,5 @@
-/** Who may do what: the one place that decides every right. */
-
-/** From most to least; a person has one role per job. */
-export const roles = ['owner', 'lead', 'installer', 'inspector', 'viewer'] as const;
-export type Role = (typeof roles)[number];
-
-export const actions = [
-  'see',
-  'measure',
-  'plan',
-  'freeze',
-  'tick',
-  'look',
-  'note',
-  'settings',
-  'people',
-] as const;
-export type Action = (typeof actions)[number];
-
-const MAY: Readonly<Record<Role, readonly Action[]>> = {
-  owner: actions,
-  lead: ['see', 'measure', 'plan', 'freeze', 'tick', 'look', 'note', 'settings'],
-  installer: ['see', 'measure', 'tick', 'look', 'note'],
-  inspector: ['see', 'look', 'note'],
-  viewer: ['see'],
-};
-
-/** Whether a role (or nobody: `null`) carries an action. */
-export const may = (role: Role | null, action: Action): boolean =>
-  role !== null && MAY[role].includes(action);
-
-export const rightsOf = (role: Role | null): readonly Action[] =>
-  actions.filter((action) => may(role, action));
+/** Every address the server answers, and what it takes to be let in. */
+import type { Action } from '$lib/rights.ts';
 
 /** `open`: anybody · `person`: whoever is signed in · otherwise an action in the job that the address names. */
 export type Access = 'open' | 'person' | Action;
@@ -64,39 +33,25 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'POST /jobs/[job]/people?/remove': 'people',
   'POST /jobs/[job]/people?/look': 'people',
   'GET /jobs/[job]/[opening]': 'see',
+  'GET /jobs/[job]/[opening]/history': 'see',
   'GET /jobs/[job]/[opening]/[stage=stage]': 'see',
   'GET /jobs/[job]/[opening]/pieces.svg': 'see',
+  'GET /shell': 'open',
+  'GET /api/me': 'open',
+  'GET /api/jobs/[job]/pack': 'see',
+  'GET /api/jobs/[job]/changes': 'see',
   'PUT /api/jobs/[job]/units': 'settings',
+  'GET /api/jobs/[job]/openings/[opening]': 'see',
+  'GET /api/jobs/[job]/openings/[opening]/versions': 'see',
   'PUT /api/jobs/[job]/openings/[opening]': 'measure',
   'POST /api/jobs/[job]/openings/[opening]/issues': 'freeze',
-  'POST /api/jobs/[job]/openings/[opening]/entries': 'note',
+  'POST /api/jobs/[job]/records': 'note',
+  'POST /api/jobs/[job]/photos': 'note',
+  'GET /api/jobs/[job]/photos/[photo]': 'see',
 };
 
 /** The key of a request in the table; the first form action's name when there is one. */
 export function accessKey(method: string, route: string, search: URLSearchParams): string {
   const named = [...search.keys()].find((key) => key.startsWith('/'));
   return `${method === 'HEAD' ? 'GET' : method} ${route}${method === 'POST' && named ? `?${named}` : ''}`;
-}
-
-/** What each kind of entry asks for beyond getting to the address; undoing asks for what was done. */
-export const ENTRY_ACTION = {
-  tick: 'tick',
-  look: 'look',
-  override: 'freeze',
-  note: 'note',
-  undo: 'tick',
-} as const;
-
-export const lookRules = ['not-the-doer', 'inspector', 'anyone'] as const;
-export type LookRule = (typeof lookRules)[number];
-
-/**
- * Whether this person may be the one who looks at a hold point. Owner and lead always may; otherwise by default
- * anyone but the one who did the work.
- */
-export function mayLook(rule: LookRule, role: Role, looker: string, doer: string | null): boolean {
-  if (!may(role, 'look')) return false;
-  if (role === 'owner' || role === 'lead' || rule === 'anyone') return true;
-  if (rule === 'inspector') return role === 'inspector';
-  return looker !== doer;
 }

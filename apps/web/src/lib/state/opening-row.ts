@@ -1,16 +1,15 @@
 /** One line of the job's table, worked out from the same plan as everything else. */
+import type { OpeningPart } from '$lib/pack.ts';
 import {
   formatSize,
-  planOpening,
+  frozenPlan,
   progress,
   shareDone,
   type FitVerdict,
-  type JobContext,
-  type Opening,
+  type Job,
   type Plan,
   type Verdict,
 } from '@hulvek/core';
-import type { Field } from './jobs.ts';
 
 export interface OpeningRow {
   readonly id: string;
@@ -27,34 +26,32 @@ export interface OpeningRow {
 }
 
 export function openingRow(
-  opening: Opening,
-  context: JobContext,
-  field: Field | undefined,
+  plan: Plan,
+  field: Pick<OpeningPart, 'issues' | 'entries'>,
   now: string,
 ): OpeningRow {
-  const plan = planOpening(opening, context);
-  const { unit, method } = plan;
+  const { unit, method, opening, job } = plan;
   return {
     id: opening.id,
     mark: opening.mark,
     name: opening.name,
     facade: opening.facade,
-    size: unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, context.job.units),
+    size: unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, job.job.units),
     method: method?.name ?? null,
     verdict: plan.verdict,
     fit: plan.fit?.result.verdict ?? null,
-    done: field ? doneShare(plan, field, now) : null,
+    done: doneShare(job.job, field, now),
     measured: plan.frame !== null && plan.frame.missing.length === 0,
   };
 }
 
 /** Progress against the newest frozen plan, planned again from its own inputs. */
-export function doneShare(current: Plan, field: Field, now: string): number | null {
-  const issue = field.issues.at(-1);
-  if (!issue) return null;
-  const frozen = frozenPlan(issue, current.job);
-  return frozen.build ? shareDone(progress(frozen.build.steps, field.issues, field.entries, now)) : null;
+function doneShare(
+  job: Job,
+  { issues, entries }: Pick<OpeningPart, 'issues' | 'entries'>,
+  now: string,
+): number | null {
+  const issue = issues.at(-1);
+  const steps = issue && frozenPlan(issue, job).build?.steps;
+  return steps ? shareDone(progress(steps, issues, entries, now)) : null;
 }
-
-export const frozenPlan = (issue: Field['issues'][number], { job }: JobContext): Plan =>
-  planOpening(issue.opening, { job, walls: [issue.wall], units: [issue.unit], methods: [issue.method] });

@@ -1,0 +1,70 @@
+<script module lang="ts">
+  import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
+
+  export interface DisputesProps {
+    editor: OpeningEditor;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/components/ui/Button.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import { dateTime } from '$lib/texts/time.ts';
+  import { disputedPoints, pointTexts, standingReadings, type Reading } from '@hulvek/core';
+
+  let { editor }: DisputesProps = $props();
+  const standing = $derived(standingReadings(editor.view.readings));
+  const disputed = $derived(
+    disputedPoints(standing).map((point) => ({ point, readings: standing.get(point) ?? [] })),
+  );
+
+  function keep({ point, from, value }: Reading, all: readonly Reading[]) {
+    editor.keepReading({ point, from, value, replaces: all.map((reading) => reading.id) });
+  }
+</script>
+
+{#if disputed.length > 0}
+  <section aria-label={text.measure.disputed}>
+    <h3>{text.measure.disputed}</h3>
+    <p>{text.measure.disputedText}</p>
+    {#each disputed as { point, readings } (point)}
+      <h4>{pointTexts[point].label}</h4>
+      <ul>
+        {#each readings as reading (reading.id)}
+          <li>
+            <Button disabled={!editor.mayEdit} onclick={() => keep(reading, readings)}
+              >{text.measure.keep(reading.value?.typed ?? text.save.none)}</Button
+            >
+            <span
+              >{reading.person}{#if reading.at}, {dateTime(reading.at)}{/if}{#if reading.from === 'inside'}, {text.history.seen(
+                  text.measure.inside,
+                )}{/if}</span
+            >
+          </li>
+        {/each}
+      </ul>
+    {/each}
+  </section>
+{/if}
+
+<style>
+  section {
+    display: grid;
+    gap: var(--gap-2);
+    margin-bottom: var(--gap-4);
+    padding: var(--gap-3);
+    border-left: 4px solid var(--watch);
+    background: var(--sand);
+  }
+  ul {
+    display: grid;
+    gap: var(--gap-2);
+  }
+  li {
+    display: flex;
+    flex-flow: row wrap;
+    align-items: center;
+    gap: var(--gap-2) var(--gap-3);
+    font-size: 0.9rem;
+  }
+</style>

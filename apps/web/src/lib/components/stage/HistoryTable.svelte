@@ -1,0 +1,105 @@
+<script module lang="ts">
+  import type { HistoryLine } from '$lib/state/history.ts';
+
+  export interface HistoryTableProps {
+    lines: readonly HistoryLine[];
+  }
+</script>
+
+<script lang="ts">
+  import { text } from '$lib/texts/en.ts';
+  import { dateTime } from '$lib/texts/time.ts';
+
+  let { lines }: HistoryTableProps = $props();
+  let search = $state('');
+  const words = $derived(search.trim().toLowerCase());
+  const shown = $derived(
+    lines.filter((line) => `${line.what} ${line.person} ${line.more}`.toLowerCase().includes(words)),
+  );
+</script>
+
+{#if lines.length === 0}
+  <p>{text.history.empty}</p>
+{:else}
+  <label>{text.history.search} <input type="search" bind:value={search} /></label>
+  <table>
+    <thead>
+      <tr>
+        <th scope="col">{text.history.when}</th>
+        <th scope="col">{text.history.who}</th>
+        <th scope="col">{text.history.what}</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each shown as line (line.id)}
+        <tr data-undone={line.undone}>
+          <td class="figure">{line.at === null ? text.history.unknownTime : dateTime(line.at)}</td>
+          <td>{line.person}</td>
+          <td
+            >{line.what}{#if line.more}<span class="more">{line.more}</span>{/if}</td
+          >
+        </tr>
+      {:else}
+        <tr><td colspan="3">{text.history.none}</td></tr>
+      {/each}
+    </tbody>
+  </table>
+{/if}
+
+<style>
+  label {
+    display: flex;
+    flex-flow: row wrap;
+    align-items: center;
+    gap: var(--gap-3);
+    font-weight: 500;
+  }
+  input {
+    width: 16rem;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 7px var(--gap-4) 7px 0;
+    border-bottom: 1px solid var(--line);
+    text-align: left;
+    vertical-align: top;
+  }
+  thead th {
+    border-bottom: 2px solid var(--ink);
+    font-size: 0.9rem;
+  }
+  td:first-child {
+    white-space: nowrap;
+    font-size: 0.9rem;
+  }
+  .more {
+    margin-left: var(--gap-3);
+    color: var(--ink-soft);
+  }
+  [data-undone='true'] {
+    color: var(--ink-soft);
+    text-decoration: line-through;
+  }
+  @media (max-width: 640px) {
+    thead {
+      display: none;
+    }
+    tr {
+      display: grid;
+      grid-template-columns: auto 1fr;
+      padding: 6px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    td {
+      padding: 2px var(--gap-3) 2px 0;
+      border: 0;
+    }
+    td:last-child {
+      grid-column: 1 / -1;
+    }
+  }
+</style>

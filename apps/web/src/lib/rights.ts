@@ -1,0 +1,57 @@
+/** Who may do what: the one place that decides every right. */
+
+/** From most to least; a person has one role per job. */
+export const roles = ['owner', 'lead', 'installer', 'inspector', 'viewer'] as const;
+export type Role = (typeof roles)[number];
+
+export const actions = [
+  'see',
+  'measure',
+  'plan',
+  'freeze',
+  'tick',
+  'look',
+  'note',
+  'settings',
+  'people',
+] as const;
+export type Action = (typeof actions)[number];
+
+const MAY: Readonly<Record<Role, readonly Action[]>> = {
+  owner: actions,
+  lead: ['see', 'measure', 'plan', 'freeze', 'tick', 'look', 'note', 'settings'],
+  installer: ['see', 'measure', 'tick', 'look', 'note'],
+  inspector: ['see', 'look', 'note'],
+  viewer: ['see'],
+};
+
+/** Whether a role (or nobody: `null`) carries an action. */
+export const may = (role: Role | null, action: Action): boolean =>
+  role !== null && MAY[role].includes(action);
+
+export const rightsOf = (role: Role | null): readonly Action[] =>
+  actions.filter((action) => may(role, action));
+
+/** What each kind of entry asks for; undoing asks besides for what the undone entry asked for. */
+export const ENTRY_ACTION = {
+  tick: 'tick',
+  look: 'look',
+  override: 'freeze',
+  note: 'note',
+  photo: 'note',
+  undo: 'note',
+} as const;
+
+export const lookRules = ['not-the-doer', 'inspector', 'anyone'] as const;
+export type LookRule = (typeof lookRules)[number];
+
+/**
+ * Whether this person may be the one who looks at a hold point. Owner and lead always may; otherwise by default
+ * anyone but the one who did the work.
+ */
+export function mayLook(rule: LookRule, role: Role, looker: string, doer: string | null): boolean {
+  if (!may(role, 'look')) return false;
+  if (role === 'owner' || role === 'lead' || rule === 'anyone') return true;
+  if (rule === 'inspector') return role === 'inspector';
+  return looker !== doer;
+}

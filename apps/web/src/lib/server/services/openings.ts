@@ -1,0 +1,205 @@
+/** Openings: what was chosen, in versions, and what was measured and done there, in records that are only added. */
+import {
+  openingOf,
+  type Entry,
+  type Issue,
+  type Opening,
+  type OpeningDocument,
+  type Reading,
+} from '@hulvek/core';
+import { and, asc, eq, sql, type SQL } from 'drizzle-orm';
+import type { PgColumn } from 'drizzle-orm/pg-core';
+import { inTransaction, type Database, type Queries } from '../db/index.ts';
+import { entries, openings, openingVersions, planIssues, readings } from '../db/schema/index.ts';
+import { announce } from './changes.ts';
+
+/** Everything kept about one opening, as it travels to the devices. */
+export interface OpeningPart {
+  readonly document: OpeningDocument;
+  readonly version: number;
+  readonly readings: readonly Reading[];
+  readonly issues: readonly Issue[];
+  readonly entries: readonly Entry[];
+}
+
+export const openingOfPart = (part: OpeningPart): Opening => openingOf(part.document, part.readings);
+
+/** All openings of a job in their order, or the one named. */
+export async function loadParts(db: Queries, job: string, opening?: string): Promise<OpeningPart[]> {
+  const here = (table: { jobId: PgColumn; openingId: PgColumn }): SQL | undefined =>
+    and(eq(table.jobId, job), opening === undefined ? undefined : eq(table.openingId, opening));
+  const documents = await db
+    .select({ document: openingVersions.document, version: openings.version })
+    .from(openings)
+    .innerJoin(
+      openingVersions,
+      and(
+        eq(openingVersions.jobId, openings.jobId),
+        eq(openingVersions.openingId, openings.id),
+        eq(openingVersions.version, openings.version),
+      ),
+    )
+    .where(here(openingVersions))
+    .orderBy(asc(openings.position));
+  const measured = await db
+    .select()
+    .from(readings)
+    .where(here(readings))
+    .orderBy(asc(readings.receivedAt), asc(readings.id));
+  const plans = await db.select().from(planIssues).where(here(planIssues)).orderBy(asc(planIssues.version));
+  const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.at), asc(entries.id));
+  const of = byOpening;
+  const [r, i, e] = [of(measured), of(plans), of(done)];
+  return documents.map(({ document, version }) => ({
+    document,
+    version,
+    readings: (r.get(document.id) ?? []).map(readingOf),
+    issues: (i.get(document.id) ?? []).map((row) => row.document),
+    entries: (e.get(document.id) ?? []).map(entryOf),
+  }));
+}
+
+function byOpening<Row extends { openingId: string }>(rows: readonly Row[]): Map<string, Row[]> {
+  const groups = new Map<string, Row[]>();
+  for (const row of rows) {
+    const group = groups.get(row.openingId);
+    if (group) group.push(row);
+    else groups.set(row.openingId, [row]);
+  }
+  return groups;
+}
+
+export async function loadPart(db: Queries, job: string, opening: string): Promise<OpeningPart | null> {
+  const [part] = await loadParts(db, job, opening);
+  return part ?? null;
+}
+
+export type SaveResult =
+  | { readonly ok: true; readonly version: number }
+  | { readonly ok: false; readonly theirs: { document: OpeningDocument; version: number } | null };
+
+/** Saves what is chosen for an opening when nobody else saved since `from`; otherwise gives back what is stored. */
+export async function saveOpening(
+  db: Database,
+  job: string,
+  save: { readonly document: OpeningDocument; readonly from: number; readonly person: string },
+): Promise<SaveResult> {
+  const { document, from, person } = save;
+  return inTransaction(db, async (tx) => {
+    const [saved] = await tx
+      .update(openings)
+      .set({ version: from + 1 })
+      .where(and(eq(openings.jobId, job), eq(openings.id, document.id), eq(openings.version, from)))
+      .returning({ version: openings.version });
+    if (saved) {
+      const row = { jobId: job, openingId: document.id, version: saved.version, document, person };
+      await tx.insert(openingVersions).values(row);
+      await announce(tx, { job, opening: document.id });
+      return { ok: true as const, version: saved.version };
+    }
+    const part = await loadPart(tx, job, document.id);
+    return { ok: false as const, theirs: part && { document: part.document, version: part.version } };
+  });
+}
+
+/** Adds openings after those the job has; `false`, with nothing added, when one of their ids is taken. */
+export async function addOpenings(
+  db: Queries,
+  job: string,
+  documents: readonly OpeningDocument[],
+  person = '',
+): Promise<boolean> {
+  if (documents.length === 0) return true;
+  const next = sql<number>`(select coalesce(max(position), -1) + 1 from openings where job_id = ${job})`;
+  const added = await db
+    .insert(openings)
+    .values(
+      documents.map(({ id }, i) => ({ jobId: job, id, position: sql`${next} + ${sql.raw(String(i))}` })),
+    )
+    .onConflictDoNothing()
+    .returning({ id: openings.id });
+  if (added.length < documents.length) return false;
+  await db
+    .insert(openingVersions)
+    .values(
+      documents.map((document) => ({ jobId: job, openingId: document.id, version: 1, document, person })),
+    );
+  await announce(db, { job, opening: null });
+  return true;
+}
+
+/** Every version of what was chosen for an opening, oldest first. */
+export const loadVersions = (
+  db: Queries,
+  job: string,
+  opening: string,
+): Promise<{ version: number; document: OpeningDocument; person: string; at: Date }[]> =>
+  db
+    .select({
+      version: openingVersions.version,
+      document: openingVersions.document,
+      person: openingVersions.person,
+      at: openingVersions.at,
+    })
+    .from(openingVersions)
+    .where(and(eq(openingVersions.jobId, job), eq(openingVersions.openingId, opening)))
+    .orderBy(asc(openingVersions.version));
+
+/** Freezes a plan; `false` when that version exists already. */
+export async function freezePlan(db: Database, job: string, issue: Issue): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const added = await tx
+      .insert(planIssues)
+      .values({ jobId: job, openingId: issue.opening.id, version: issue.version, document: issue })
+      .onConflictDoNothing()
+      .returning({ version: planIssues.version });
+    await announce(tx, { job, opening: issue.opening.id });
+    return added.length > 0;
+  });
+}
+
+export const entryRow = (
+  jobId: string,
+  { opening, at, ...rest }: Entry,
+): Omit<typeof entries.$inferInsert, 'userId'> => ({
+  ...rest,
+  jobId,
+  openingId: opening,
+  at: new Date(at),
+});
+
+export const readingRow = (
+  jobId: string,
+  { opening, from, at, ...rest }: Reading,
+): Omit<typeof readings.$inferInsert, 'userId'> => ({
+  ...rest,
+  jobId,
+  openingId: opening,
+  seenFrom: from,
+  at: at === null ? null : new Date(at),
+});
+
+const readingOf = (row: typeof readings.$inferSelect): Reading => ({
+  id: row.id,
+  opening: row.openingId as Reading['opening'],
+  point: row.point as Reading['point'],
+  from: row.seenFrom as Reading['from'],
+  value: row.value,
+  replaces: row.replaces,
+  instrument: row.instrument as Reading['instrument'],
+  person: row.person,
+  at: row.at?.toISOString() ?? null,
+});
+
+const entryOf = (row: typeof entries.$inferSelect): Entry => ({
+  id: row.id,
+  opening: row.openingId as Entry['opening'],
+  issue: row.issue,
+  kind: row.kind as Entry['kind'],
+  step: row.step,
+  undoes: row.undoes,
+  person: row.person,
+  at: row.at.toISOString(),
+  note: row.note,
+  photo: row.photo,
+});

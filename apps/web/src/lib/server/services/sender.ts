@@ -1,0 +1,13 @@
+/** What the checks on records need to know of whoever sends them. */
+import { text } from '$lib/texts/en.ts';
+import { error } from '@sveltejs/kit';
+import type { Database } from '../db/index.ts';
+import { loadContext } from './jobs.ts';
+import { lookRuleOf } from './people.ts';
+import type { Sender } from './records.ts';
+
+export async function senderIn(db: Database, job: string, { person, role }: App.Locals): Promise<Sender> {
+  const context = await loadContext(db, job);
+  if (!person || !role || !context) error(404, text.errors.noJob);
+  return { person, role, context, lookRule: await lookRuleOf(db, job) };
+}

@@ -1,0 +1,133 @@
+/** Everything that was ever entered for an opening, as lines to read, newest first. */
+import { text } from '$lib/texts/en.ts';
+import {
+  changedFields,
+  openingOf,
+  parameterTexts,
+  pointFromOutside,
+  pointTexts,
+  standing,
+  stepText,
+  type JobContext,
+  type OpeningDocument,
+  type ParameterId,
+  type Reading,
+} from '@hulvek/core';
+import type { OpeningView } from './job.svelte.ts';
+
+/** One version of what was chosen, as the server tells of it. */
+export interface Version {
+  readonly version: number;
+  readonly document: OpeningDocument;
+  readonly person: string;
+  readonly at: string;
+}
+
+export interface HistoryLine {
+  readonly id: string;
+  /** ISO time; `null` where nobody wrote it down. */
+  readonly at: string | null;
+  readonly person: string;
+  readonly what: string;
+  /** How it was found out, or what was said with it. */
+  readonly more: string;
+  readonly undone: boolean;
+}
+
+/** `null` when there is no network. */
+export async function loadVersions(job: string, opening: string): Promise<readonly Version[] | null> {
+  try {
+    const response = await fetch(`/api/jobs/${job}/openings/${opening}/versions`);
+    return response.ok ? ((await response.json()) as { versions: Version[] }).versions : null;
+  } catch {
+    return null;
+  }
+}
+
+export function openingHistory(
+  view: OpeningView,
+  versions: readonly Version[],
+  context: JobContext,
+): HistoryLine[] {
+  const lines = [
+    ...view.readings.map((reading) => readingLine(reading, view.readings)),
+    ...versions.map((version, i) => versionLine(version, versions[i - 1], context)),
+    ...view.issues.map(({ version, at, person }) => ({
+      id: `plan-${version}`,
+      at,
+      person,
+      what: text.history.frozen(version),
+      more: '',
+      undone: false,
+    })),
+    ...entryLines(view),
+  ];
+  const time = (line: HistoryLine) => (line.at === null ? 0 : Date.parse(line.at));
+  return lines.sort((a, b) => time(b) - time(a));
+}
+
+function readingLine(reading: Reading, all: readonly Reading[]): HistoryLine {
+  const was = reading.replaces.flatMap((id) => all.find((r) => r.id === id)?.value?.typed ?? []).at(-1) ?? '';
+  const point = pointTexts[reading.point].label;
+  const from = reading.from === 'inside' ? `, ${text.history.seen(text.measure.inside)}` : '';
+  return {
+    id: reading.id,
+    at: reading.at,
+    person: reading.person,
+    what: text.history.reading(point, reading.value?.typed ?? text.history.cleared, was),
+    more: `${text.history.instruments[reading.instrument]}${from}`,
+    undone: all.some(
+      (r) => r.replaces.includes(reading.id) && pointFromOutside(r) === pointFromOutside(reading),
+    ),
+  };
+}
+
+function versionLine(now: Version, before: Version | undefined, context: JobContext): HistoryLine {
+  const line = {
+    id: `version-${now.version}`,
+    at: now.at,
+    person: now.person || text.history.unknownPerson,
+    more: '',
+    undone: false,
+  };
+  if (!before) return { ...line, what: text.history.created };
+  const fields = changedFields(openingOf(before.document, []), openingOf(now.document, []));
+  const what = fields.map((field) =>
+    text.history.changed(
+      fieldLabel(field),
+      fieldValue(now.document, field, context),
+      fieldValue(before.document, field, context),
+    ),
+  );
+  return { ...line, what: what.join('; ') };
+}
+
+function entryLines({ entries }: OpeningView): HistoryLine[] {
+  const stands = new Set(standing(entries).map((entry) => entry.id));
+  return entries.map(({ id, at, person, kind, step, note }) => ({
+    id,
+    at,
+    person,
+    what: `${stepText(step).title}: ${kind === 'undo' ? text.install.undone : text.entryKinds[kind]}`,
+    more: note,
+    undone: kind !== 'undo' && !stands.has(id),
+  }));
+}
+
+const NUMBERS = 'numbers.';
+
+/** What a field of an opening is called. */
+export function fieldLabel(field: string): string {
+  if (field.startsWith(NUMBERS)) return parameterTexts[field.slice(NUMBERS.length) as ParameterId];
+  return (text.save.fields as Readonly<Record<string, string>>)[field] ?? field;
+}
+
+/** What stands in a field, by the name of what is chosen. */
+export function fieldValue(document: OpeningDocument, field: string, context: JobContext): string {
+  if (field === 'survey.from') return text.measure[document.survey.from];
+  if (field.startsWith(NUMBERS))
+    return document.numbers[field.slice(NUMBERS.length) as ParameterId]?.typed ?? text.save.none;
+  const value = (document as unknown as Record<string, string | null>)[field];
+  const shelf = { unit: context.units, wall: context.walls, method: context.methods }[field];
+  return shelf?.find((item) => item.id === value)?.name ?? (value || text.save.none);
+}

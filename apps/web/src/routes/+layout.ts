@@ -1,0 +1,15 @@
+import { browser } from '$app/environment';
+import type { Me } from '$lib/pack.ts';
+
+/** Who is signed in: asked of the server, remembered where it cannot be asked. */
+export const load = async ({ fetch, depends }) => {
+  depends('hulvek:me');
+  try {
+    const response = await fetch('/api/me');
+    const { me } = (await response.json()) as { me: Me | null };
+    if (browser) (await import('$lib/state/device.svelte.ts')).device().signedIn(me);
+    return { person: me };
+  } catch {
+    return { person: browser ? (await import('$lib/state/device.svelte.ts')).device().remembered() : null };
+  }
+};

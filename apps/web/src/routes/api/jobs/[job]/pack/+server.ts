@@ -1,0 +1,26 @@
+import type { Pack } from '$lib/pack.ts';
+import { database } from '$lib/server/db/index.ts';
+import { rightsOf } from '$lib/rights.ts';
+import { revisionOf } from '$lib/server/services/changes.ts';
+import { loadParts } from '$lib/server/services/openings.ts';
+import { senderIn } from '$lib/server/services/sender.ts';
+import { json } from '@sveltejs/kit';
+
+/** The whole job for one device. */
+export const GET = async ({ params, locals }) => {
+  const db = database();
+  const { person, role, context, lookRule } = await senderIn(db, params.job, locals);
+  // Read first: what is stored while the rest is read comes again, nothing is left out.
+  const revision = await revisionOf(db, params.job);
+  const pack: Pack = {
+    revision,
+    me: person,
+    role,
+    rights: rightsOf(role),
+    lookRule,
+    context,
+    openings: await loadParts(db, params.job),
+    at: new Date().toISOString(),
+  };
+  return json(pack, { headers: { 'cache-control': 'no-store' } });
+};

@@ -1,0 +1,38 @@
+import type { RecordAnswer } from '$lib/pack.ts';
+import { checked, jsonField, readBytes } from '$lib/server/body.ts';
+import { database } from '$lib/server/db/index.ts';
+import { LARGEST_PICTURE_bytes, pictureOf } from '$lib/server/picture.ts';
+import { onServerTime, takeEntry } from '$lib/server/services/records.ts';
+import { senderIn } from '$lib/server/services/sender.ts';
+import { text } from '$lib/texts/en.ts';
+import { entrySchema } from '@hulvek/core';
+import { json } from '@sveltejs/kit';
+import { z } from 'zod';
+
+const at = z.iso.datetime({ offset: true });
+const meta = z.strictObject({ sentAt: at, record: entrySchema.omit({ person: true, photo: true }) });
+/** The form round the picture. */
+const MARGIN_bytes = 16 * 1024;
+
+/** Takes an entry with its picture: both or neither. */
+export const POST = async ({ params, request, locals }) => {
+  const bytes = await readBytes(request, LARGEST_PICTURE_bytes + MARGIN_bytes);
+  const type = request.headers.get('content-type') ?? '';
+  const form = await new Response(new Uint8Array(bytes), { headers: { 'content-type': type } })
+    .formData()
+    .catch(() => new FormData());
+  const { sentAt, record } = checked(jsonField(form, 'meta'), meta);
+  const file = form.get('picture');
+  const picture = file instanceof Blob ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
+  const photo = pictureOf(picture);
+  const db = database();
+  const sender = await senderIn(db, params.job, locals);
+  const own = { person: sender.person.name, at: onServerTime(record.at, sentAt, new Date()) };
+  const taken = photo
+    ? await takeEntry(db, params.job, { ...record, ...own, photo }, sender, picture)
+    : ({ ok: false, refusal: 'not-a-picture' } as const);
+  const answer: RecordAnswer = taken.ok
+    ? { id: record.id, ok: true }
+    : { id: record.id, ok: false, refusal: text.refusals[taken.refusal] };
+  return json({ answers: [answer] });
+};

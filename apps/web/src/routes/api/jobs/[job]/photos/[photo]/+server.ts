@@ -1,0 +1,20 @@
+import { database } from '$lib/server/db/index.ts';
+import { loadPhoto } from '$lib/server/services/records.ts';
+import { text } from '$lib/texts/en.ts';
+import { error } from '@sveltejs/kit';
+import { z } from 'zod';
+
+/** A picture, served as nothing but a picture. */
+export const GET = async ({ params }) => {
+  const id = z.uuid().safeParse(params.photo);
+  const photo = id.success ? await loadPhoto(database(), params.job, id.data) : null;
+  if (!photo) error(404, text.errors.noPhoto);
+  return new Response(new Uint8Array(photo.bytes), {
+    headers: {
+      'content-type': photo.type,
+      'content-security-policy': "default-src 'none'; sandbox",
+      'content-disposition': 'inline',
+      'cache-control': 'private, max-age=31536000, immutable',
+    },
+  });
+};

@@ -1,0 +1,8 @@
+import type { Me } from '$lib/pack.ts';
+import { json } from '@sveltejs/kit';
+
+/** Who is signed in here; nobody is an answer too. */
+export const GET = ({ locals }) => {
+  const me: Me | null = locals.person;
+  return json({ me }, { headers: { 'cache-control': 'no-store' } });
+};

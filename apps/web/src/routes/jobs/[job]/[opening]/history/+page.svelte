@@ -1,0 +1,36 @@
+<script lang="ts">
+  import HistoryTable from '$lib/components/stage/HistoryTable.svelte';
+  import { editorInContext } from '$lib/state/editor-context.ts';
+  import { loadVersions, openingHistory, type Version } from '$lib/state/history.ts';
+  import { text } from '$lib/texts/en.ts';
+
+  const editor = editorInContext();
+  /** `null` where the server could not be asked. */
+  let versions = $state.raw<readonly Version[] | null>([]);
+  const lines = $derived(openingHistory(editor.view, versions ?? [], editor.context));
+
+  $effect(() => {
+    // Asked anew whenever somebody saved another version.
+    void editor.view.version;
+    void loadVersions(editor.store.id, editor.id).then((answer) => (versions = answer));
+  });
+</script>
+
+<section aria-labelledby="history-title">
+  <h2 id="history-title">{text.history.title}</h2>
+  <p>{text.history.lead} {versions === null ? text.history.choicesOffline : ''}</p>
+  <HistoryTable {lines} />
+</section>
+
+<style>
+  section {
+    display: grid;
+    gap: var(--gap-3);
+    align-content: start;
+    padding: var(--gap-4);
+    max-width: 64rem;
+  }
+  p {
+    color: var(--ink-soft);
+  }
+</style>
