@@ -10,13 +10,23 @@
   import Button from '$lib/components/ui/Button.svelte';
   import { text } from '$lib/texts/en.ts';
   import { dateTime } from '$lib/texts/time.ts';
-  import { disputedPoints, pointTexts, standingReadings, type Reading } from '@hulvek/core';
+  import {
+    disputedPoints,
+    pointFromOutside,
+    pointTexts,
+    standingReadings,
+    type Reading,
+    type SurveyPointId,
+  } from '@hulvek/core';
 
   let { editor }: DisputesProps = $props();
   const standing = $derived(standingReadings(editor.view.readings));
   const disputed = $derived(
     disputedPoints(standing).map((point) => ({ point, readings: standing.get(point) ?? [] })),
   );
+
+  /** What the point is called from the side this survey is taken from. */
+  const seen = (point: SurveyPointId) => pointFromOutside({ point, from: editor.opening.survey.from });
 
   function keep({ point, from, value }: Reading, all: readonly Reading[]) {
     editor.keepReading({ point, from, value, replaces: all.map((reading) => reading.id) });
@@ -28,7 +38,7 @@
     <h3>{text.measure.disputed}</h3>
     <p>{text.measure.disputedText}</p>
     {#each disputed as { point, readings } (point)}
-      <h4>{pointTexts[point].label}</h4>
+      <h4>{pointTexts[seen(point)].label}</h4>
       <ul>
         {#each readings as reading (reading.id)}
           <li>
@@ -55,6 +65,9 @@
     padding: var(--gap-3);
     border-left: 4px solid var(--watch);
     background: var(--sand);
+  }
+  h4 {
+    margin: 0;
   }
   ul {
     display: grid;
