@@ -63,7 +63,7 @@ test('a survey, ten ticks and a picture without a network, the browser closed in
   let phone = await device(folder, line.base);
   let site = await phone.newPage();
   await signIn(site);
-  const fresh = await newOpening(site, 'N-09', null);
+  const fresh = await newOpening(site, 'T-09', null);
   await site.goto(`${JOB}/skarv-w-01/install`);
   await site.getByRole('button', { name: 'Freeze the plan and start' }).click();
   await expect(site.getByText('0 of 21 steps done').last()).toBeVisible();

@@ -23,7 +23,7 @@ test('from the tape in inches to ticked steps, with one wrong entry, and all is 
   page,
 }) => {
   await signIn(page);
-  const path = await newOpening(page, 'N-01');
+  const path = await newOpening(page, 'T-01');
   await page.getByRole('button', { name: 'in', exact: true }).click();
   await expect(page.getByRole('button', { name: 'in', exact: true })).toHaveAttribute('aria-pressed', 'true');
 
@@ -270,7 +270,7 @@ test.describe('errors by design', () => {
     context,
   }) => {
     await signIn(page);
-    const path = await newOpening(page, 'N-02', null);
+    const path = await newOpening(page, 'T-02', null);
     await page.route('**/api/**', (route) => route.abort());
     await page.getByLabel('Opening width').fill('1210');
     await page.getByLabel('Opening width').press('Enter');
@@ -289,7 +289,7 @@ test.describe('errors by design', () => {
     browser,
   }) => {
     await signIn(page);
-    const path = await newOpening(page, 'N-03');
+    const path = await newOpening(page, 'T-03');
     const other = await (await browser.newContext({ baseURL: process.env.HULVEK_BASE ?? '' })).newPage();
     await signIn(other, 'tove@demo.invalid');
     await other.goto(`${path}/measure`);

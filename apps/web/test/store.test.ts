@@ -262,7 +262,7 @@ describe('accounts and the demo', () => {
     await loadDemoIfEmpty(db);
     const ines = (await userByEmail(db, 'ines@demo.invalid')) ?? '';
     expect((await listJobs(db, ines)).map((j) => [j.job.id, j.role, j.openings])).toEqual([
-      ['skarv-point', 'owner', 8],
+      ['skarv-point', 'owner', 14],
     ]);
     const [first] = await loadParts(db, 'skarv-point');
     if (!first) throw new Error('no opening');

@@ -6,8 +6,13 @@ import {
   planOpening,
   type Finding,
   type FindingCode,
+  type Job,
+  type MethodDocument,
   type Numbers,
+  type Opening,
   type ParameterId,
+  type Unit,
+  type Wall,
 } from '@hulvek/core';
 import { job, openings, openingWith, planWith, SQUARE, type Readings } from './support/openings.ts';
 
@@ -51,6 +56,30 @@ const READING_CASES: readonly (readonly [code: FindingCode, what: string, at: Re
     { widthBottom: 930, widthMiddle: 930, widthTop: 930 },
     { widthBottom: 930, widthMiddle: 930.2, widthTop: 930 },
   ],
+  ['jamb-bowed', '3.175 mm of bow', { bowLeft: 3.175 }, { bowLeft: 3.3 }],
+  [
+    'opening-twisted',
+    '3.175 mm between the jambs',
+    { twistLeft: 2, twistRight: -1.175 },
+    { twistLeft: 2, twistRight: -1.3 },
+  ],
+  [
+    'face-twisted',
+    '3.175 mm at a corner: half of it at the strings',
+    { stringGap: 1.5875 },
+    { stringGap: -1.6 },
+  ],
+  ['face-uneven', '3.175 mm under a straightedge', { faceHollow: -3.175 }, { faceHollow: 3.3 }],
+  // 5° of board over 152 mm; 3° of it may be lost before less than 2° is left: 152 · tan 3° = 7.966.
+  ['sill-falls-inward', '2° left of 5°', { sillFallLeft: -7.965 }, { sillFallLeft: -7.967 }],
+  ['delivered-size', '3.175 mm from the ordered width', { unitWidth: 903.175 }, { unitWidth: 903.3 }],
+  [
+    'delivered-size',
+    '3.175 mm between the unit’s diagonals',
+    { unitDiagonalRising: 1500, unitDiagonalFalling: 1503.175 },
+    { unitDiagonalRising: 1500, unitDiagonalFalling: 1503.3 },
+  ],
+  ['strip-has-no-room', 'the farthest strip to the left', { freeLeft: 195 }, { freeLeft: 194 }],
   ['fit-unproven', 'every reading taken', {}, { sillLeft: undefined } as never],
 ];
 
@@ -139,6 +168,69 @@ it('a point read twice with different figures is watched until one of them is ke
     'the width at the top and the depth of the reveal',
   );
   expect(has('reading-disputed', SQUARE)).toBe(false);
+});
+
+describe('findings about the unit and the wall', () => {
+  const [unit] = job.units.filter((u) => u.id === openingWith(SQUARE).unit);
+  const [wall] = job.walls;
+  const [method] = job.methods;
+  if (!unit || !wall || !method) throw new Error('the demo lost a shelf');
+  const codes = (
+    changes: {
+      unit?: Partial<Unit>;
+      wall?: Partial<Wall>;
+      method?: Partial<MethodDocument>;
+      opening?: Partial<Opening>;
+    },
+    site: Partial<Job> = {},
+  ) =>
+    planOpening(openingWith(SQUARE, changes.opening), {
+      job: { ...job.job, ...site },
+      units: [{ ...unit, ...changes.unit }],
+      walls: [{ ...wall, ...changes.wall }],
+      methods: [{ ...method, ...changes.method }],
+    }).findings.map((f) => `${f.severity} ${f.code}`);
+
+  it('a plain unit has none of them', () => expect(codes({})).toEqual([]));
+  it('a shaped unit or one without an integral fin is never said to hold', () => {
+    expect(codes({ unit: { shape: 'other' } })).toContain('not-checkable unit-not-checkable');
+    expect(codes({ unit: { fin: { ...unit.fin, kind: 'gasketed' } } })).toContain(
+      'not-checkable unit-not-checkable',
+    );
+  });
+  it('glazing closed at 1600 m and set at 2400 m is watched, at 1650 m not, and nowhere without the site’s altitude', () => {
+    const made = { unit: { madeAt_m: 1600 } };
+    expect(codes(made, { altitude_m: 2400 })).toEqual(['watch altitude-differs']);
+    expect(codes(made, { altitude_m: 1650 })).toEqual([]);
+    const { altitude_m: _site, ...nowhere } = job.job;
+    expect(codes(made, { ...nowhere, altitude_m: undefined } as never)).toEqual([]);
+  });
+  it('a label under what the façade asks for, or unlike the order, fails', () => {
+    const facades = [{ name: 'South', shgcLeast: 0.45 }];
+    expect(codes({ unit: { shgc: 0.45 } }, { facades })).toEqual([]);
+    expect(codes({ unit: { shgc: 0.44 } }, { facades })).toEqual(['fails label-differs']);
+    expect(codes({ unit: { uFactor: 1.2 }, opening: { label: { uFactor: 1.3 } } }, { facades })).toEqual([
+      'fails label-differs',
+    ]);
+  });
+  it('a maker that forbids foam, or asks for a wider gap than there is', () => {
+    expect(codes({ unit: { limits: { foam: 'forbidden' } } })).toEqual(['fails maker-forbids-foam']);
+    expect(codes({ unit: { limits: { leastGap: mm(9) } } })).toEqual(['watch fit-tight']);
+  });
+  it('damage stands until its note is cleared', () => {
+    expect(codes({ opening: { damage: 'corner split' } })).toEqual(['fails delivered-damaged']);
+    expect(codes({ opening: { damage: ' ' } })).toEqual([]);
+  });
+  it('a 64 mm buck before 51 mm of board and 19 mm of batten fails, at 68.5 mm it is within a saw cut', () => {
+    const layers: Wall['layers'] = [
+      { role: 'cavity', material: 'batten', thickness: mm(19) },
+      { role: 'exterior-board', material: 'foam-board', thickness: mm(51) },
+      ...wall.layers,
+    ];
+    const buck = (projection: number) => ({ kind: 'foam' as const, leg: mm(38), projection: mm(projection) });
+    expect(codes({ wall: { layers }, method: { buck: buck(64) } })).toEqual(['fails depth-misses']);
+    expect(codes({ wall: { layers }, method: { buck: buck(68.5) } })).toEqual([]);
+  });
 });
 
 it('every finding of the demo reads as sentences with a number or a name, in mm and in inches', () => {

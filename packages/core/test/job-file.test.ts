@@ -56,7 +56,7 @@ describe('job file', () => {
     [
       'two openings of one id',
       (d: { openings: object[] }) => d.openings.push(d.openings[0] ?? {}),
-      'openings[8].id: "skarv-s-01" is used twice',
+      'openings[14].id: "skarv-s-01" is used twice',
     ],
     [
       'an entry without its plan',

@@ -58,6 +58,7 @@ const opening = (
   name: string,
   facade: string,
   unitId: string,
+  at: readonly [u: number, v: number],
   readings: ReturnType<typeof survey>,
 ) => ({
   id: `skarv-${mark.toLowerCase()}`,
@@ -69,17 +70,26 @@ const opening = (
   method: 'drained',
   survey: { from: readings.from },
   numbers: {},
+  position: { u: length(at[0]), v: length(at[1]) },
   readings: readings.values,
 });
 
 const OPENINGS = [
-  opening('S-01', 'store window', 'South', 'u-900-1200', survey(framed(920, 1225))),
-  opening('S-02', 'mess room', 'South', 'u-1200-1200', survey({ roughWidth: 1220, roughHeight: 1225 })),
+  opening('S-01', 'store window', 'South', 'u-900-1200', [900, 900], survey(framed(920, 1225))),
+  opening(
+    'S-02',
+    'mess room',
+    'South',
+    'u-1200-1200',
+    [2900, 900],
+    survey({ roughWidth: 1220, roughHeight: 1225 }),
+  ),
   opening(
     'S-03',
     'laboratory',
     'South',
     'u-1200-1500',
+    [5200, 600],
     survey(
       framed(1207, 1525, {
         widthTop: 1194,
@@ -91,17 +101,33 @@ const OPENINGS = [
       }),
     ),
   ),
-  opening('S-04', 'bunk room', 'South', 'u-900-1200', survey(framed(913, 1224), 'inside')),
-  opening('S-05', 'stair window', 'South', 'u-600-1500', survey(framed(619, 1525))),
+  opening('S-04', 'bunk room', 'South', 'u-900-1200', [7600, 902], survey(framed(913, 1224), 'inside')),
+  opening('S-05', 'stair window', 'South', 'u-600-1500', [9700, 1500], survey(framed(619, 1525))),
   opening(
     'W-01',
     'radio room',
     'West',
     'u-900-1200',
+    [700, 900],
     survey(framed(921, 1228, { sillLeft: 0, sillMiddle: 4, sillRight: 1, heightCentre: 1224 })),
   ),
-  opening('W-02', 'workshop', 'West', 'u-1200-1200', survey(framed(1238, 1225))),
-  opening('W-03', 'drying room', 'West', 'u-600-900', survey({})),
+  opening('W-02', 'workshop', 'West', 'u-1200-1200', [2500, 903], survey(framed(1238, 1225))),
+  opening('W-03', 'drying room', 'West', 'u-600-900', [4800, 1200], survey({})),
+  opening('N-01', 'battery room', 'North', 'u-600-900', [800, 1200], survey(framed(619, 925))),
+  // So near to N-01 that the strips of both meet.
+  opening('N-02', 'pump room', 'North', 'u-600-900', [1590, 1200], survey(framed(620, 926))),
+  opening('N-03', 'workshop, back', 'North', 'u-1200-1200', [3800, 900], survey(framed(1222, 1226))),
+  opening('E-01', 'cabin 1', 'East', 'u-900-1200', [700, 900], survey(framed(921, 1226))),
+  opening(
+    'E-02',
+    'cabin 2',
+    'East',
+    'u-900-1200',
+    [2700, 904],
+    survey(framed(920, 1226, { twistLeft: 5, twistRight: -1, sillFallLeft: -14, sillFallRight: -12 })),
+  ),
+  // Framed 35 mm lower than its neighbours: it cannot stand on their line.
+  opening('E-03', 'cabin 3', 'East', 'u-900-1200', [4700, 866], survey(framed(921, 1225))),
 ];
 
 /** Ticks of the half-installed opening: step, minutes after the start, kind, by whom, note. */
@@ -159,6 +185,21 @@ export function skarvPoint(): JobFile {
       name: 'Skarv Point field station',
       note: 'Timber frame with 140 mm studs on an open, windy shore. Invented for trying things out.',
       units: 'mm',
+      altitude_m: 20,
+      facades: [
+        { name: 'South', uMost: 1.4, shgcLeast: 0.45 },
+        { name: 'North', uMost: 1.1 },
+      ],
+      lines: [
+        { id: 'line-south', name: 'Sills, south', kind: 'sills', openings: ['skarv-s-01', 'skarv-s-04'] },
+        {
+          id: 'line-east',
+          name: 'Sills of the cabins',
+          kind: 'sills',
+          openings: ['skarv-e-01', 'skarv-e-02', 'skarv-e-03'],
+        },
+        { id: 'line-west', name: 'Heads, west', kind: 'heads', openings: ['skarv-w-01', 'skarv-w-02'] },
+      ],
     },
     walls: [
       {

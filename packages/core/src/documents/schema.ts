@@ -86,6 +86,26 @@ export const readingSchema = z
     if (message) context.addIssue({ code: 'custom', path: ['value', 'mm'], message });
   });
 
+/** From the weather to the room. */
+export const layerRoles = [
+  'cladding',
+  'cavity',
+  'exterior-board',
+  'sheathing',
+  'framing',
+  'service',
+  'interior-finish',
+] as const;
+export const layerMaterials = [
+  'siding',
+  'batten',
+  'foam-board',
+  'wool-board',
+  'wood-board',
+  'stud',
+  'drywall',
+] as const;
+
 export const wallSchema = z.strictObject({
   id: id('WallId'),
   name,
@@ -93,8 +113,8 @@ export const wallSchema = z.strictObject({
   layers: z
     .array(
       z.strictObject({
-        role: z.enum(['sheathing', 'framing']),
-        material: z.enum(['wood-board', 'stud']),
+        role: z.enum(layerRoles),
+        material: z.enum(layerMaterials),
         thickness: positiveLength,
       }),
     )
@@ -110,13 +130,40 @@ export const unitSchema = z.strictObject({
   frameDepth: positiveLength,
   frameFace: positiveLength,
   fin: z.strictObject({
-    kind: z.enum(['integral']),
+    kind: z.enum(['integral', 'separate', 'gasketed', 'none']),
     width: positiveLength,
     /** Centre of the fastener row to the frame. */
     holeFromFrame: positiveLength,
     /** Outside face of the frame to the back of the fin. */
     fromFront: positiveLength,
   }),
+  // What follows is left out where it is not known.
+  /** A shape other than a rectangle is kept, and said to be not checkable. */
+  shape: z.enum(['rectangle', 'other']).optional(),
+  frameMaterial: z.enum(['vinyl', 'wood', 'clad-wood', 'aluminium', 'fibreglass']).optional(),
+  /** Panes from the weather to the room. */
+  panes: z.array(positiveLength).min(1).max(4).optional(),
+  weight_kg: z.number().positive().max(2000).optional(),
+  /** W/(m² K), of the whole unit. */
+  uFactor: z.number().positive().max(8).optional(),
+  shgc: z.number().min(0).max(1).optional(),
+  /** Seen from outside. */
+  hinge: z.enum(['left', 'right', 'top', 'bottom']).optional(),
+  /** Where sealed glazing was closed, metres above the sea. */
+  madeAt_m: z.number().min(-400).max(6000).optional(),
+  /** The maker's own limits; they go before the method's. */
+  limits: z
+    .strictObject({
+      foam: z.enum(['allowed', 'forbidden']).optional(),
+      leastGap: positiveLength.optional(),
+      largestGap: positiveLength.optional(),
+      fasteners: z.enum(['every-hole', 'every-second-hole', 'clips-only', 'frame-screws']).optional(),
+    })
+    .optional(),
+  /** Centres of the mullions of joined units, from the left edge seen from outside. */
+  mullions: z.array(positiveLength).max(8).optional(),
+  /** Height of a door's threshold; its unit stands on the floor line instead of a window sill. */
+  threshold: positiveLength.optional(),
 });
 
 export const quantity = z.union([typedLength, z.strictObject({ typed: words(40).min(1), deg: z.number() })]);
@@ -151,6 +198,16 @@ export const methodSchema = z.strictObject({
   /** Version of the preset this copy was taken from. */
   presetVersion: z.int().positive(),
   numbers: numbersSchema,
+  /** A frame in the opening or before the wall that carries the unit. */
+  buck: z
+    .strictObject({
+      kind: z.enum(['lumber', 'foam']),
+      /** Thickness of the part that stands in the opening; it is framed larger by this on each side. */
+      leg: positiveLength,
+      /** How far it stands out from the sheathing. */
+      projection: positiveLength,
+    })
+    .optional(),
 });
 
 /** What is chosen for an opening. Its figures are readings, kept as they were taken. */
@@ -166,6 +223,17 @@ export const openingDocumentSchema = z.strictObject({
   survey: z.strictObject({ from: side }),
   /** Numbers of the method changed for this opening only. */
   numbers: numbersSchema,
+  /** Lower left corner of the rough opening on its façade, seen from outside: from its left end, and above its zero line. */
+  position: z.strictObject({ u: typedLength, v: typedLength }).optional(),
+  /** Where and how the unit that came for this opening is damaged; empty when it was looked at and found whole. */
+  damage: note.optional(),
+  /** What the label on the delivered unit says. */
+  label: z
+    .strictObject({
+      uFactor: z.number().positive().max(8).optional(),
+      shgc: z.number().min(0).max(1).optional(),
+    })
+    .optional(),
 });
 
 /** An opening with its survey as it stood at one moment: what a plan is made from. */
@@ -216,6 +284,32 @@ export const jobSchema = z.strictObject({
   name,
   note,
   units: z.enum(['mm', 'in']),
+  /** Of the site, metres above the sea. */
+  altitude_m: z.number().min(-400).max(6000).optional(),
+  /** What each façade asks of its glazing. */
+  facades: z
+    .array(
+      z.strictObject({
+        name: words(60).trim(),
+        uMost: z.number().positive().max(8).optional(),
+        shgcLeast: z.number().min(0).max(1).optional(),
+        shgcMost: z.number().min(0).max(1).optional(),
+      }),
+    )
+    .max(60)
+    .optional(),
+  /** Openings whose sills, heads or centre lines must line up. */
+  lines: z
+    .array(
+      z.strictObject({
+        id: id('LineId'),
+        name,
+        kind: z.enum(['sills', 'heads', 'centres']),
+        openings: z.array(id('OpeningId')).max(200),
+      }),
+    )
+    .max(200)
+    .optional(),
 });
 
 export type TypedLengthDocument = z.infer<typeof typedLength>;
@@ -233,6 +327,7 @@ export type Photo = z.infer<typeof photoSchema>;
 export type Entry = z.infer<typeof entrySchema>;
 export type Issue = z.infer<typeof issueSchema>;
 export type Job = z.infer<typeof jobSchema>;
+export type LineDocument = NonNullable<Job['lines']>[number];
 
 /** What `planOpening` needs to know of the job besides the opening itself. */
 export interface JobContext {

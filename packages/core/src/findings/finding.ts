@@ -1,13 +1,14 @@
 /** What a check has to say about a plan: facts only; the words live in the text catalogue. */
 import type { ParameterId } from '../methods/parameters.ts';
 import type { FitResult } from '../fit/verdict.ts';
+import type { WallSide } from '../facade/reach.ts';
 import type { Residual } from '../survey/frame.ts';
 import type { SurveyPointId } from '../survey/points.ts';
 
 /** Gravest first. */
 export const severities = ['fails', 'watch', 'not-checkable', 'note'] as const;
 export type Severity = (typeof severities)[number];
-export type Proof = 'fit' | 'water' | 'air' | 'order' | 'record';
+export type Proof = 'fit' | 'water' | 'air' | 'structure' | 'order' | 'record';
 
 /** Facts by code. A new code needs a text in the catalogue, or the catalogue does not compile. */
 export interface FindingFacts {
@@ -19,6 +20,42 @@ export interface FindingFacts {
   'sill-off-level': { readonly difference_mm: number; readonly limit_mm: number };
   'sill-crown': { readonly crown_mm: number; readonly limit_mm: number };
   'jamb-off-plumb': { readonly side: 'left' | 'right'; readonly lean_mm: number; readonly limit_mm: number };
+  'jamb-bowed': { readonly side: 'left' | 'right'; readonly bow_mm: number; readonly limit_mm: number };
+  'opening-twisted': { readonly twist_mm: number; readonly limit_mm: number };
+  'face-twisted': { readonly corner_mm: number; readonly limit_mm: number };
+  'face-uneven': { readonly hollow_mm: number; readonly limit_mm: number };
+  'sill-falls-inward': {
+    readonly inward_mm: number;
+    readonly slope_deg: number;
+    readonly left_deg: number;
+    readonly limit_deg: number;
+  };
+  'unit-not-checkable': {
+    readonly because: 'shape' | 'no-fin' | 'separate-fin' | 'gasketed-fin';
+  };
+  'altitude-differs': { readonly difference_Pa: number; readonly madeAt_m: number; readonly site_m: number };
+  'label-differs': {
+    readonly what: 'uFactor' | 'shgc';
+    readonly read: number;
+    readonly asked: number;
+    readonly side: 'most' | 'least';
+    readonly from: 'facade' | 'unit';
+  };
+  'maker-forbids-foam': Record<never, never>;
+  'delivered-size': {
+    readonly what: 'width' | 'height' | 'square';
+    readonly measured_mm: number;
+    readonly expected_mm: number;
+    readonly limit_mm: number;
+  };
+  'delivered-damaged': { readonly damage: string };
+  'depth-misses': { readonly buck_mm: number; readonly plane_mm: number; readonly short_mm: number };
+  'strip-has-no-room': {
+    readonly piece: string;
+    readonly side: WallSide;
+    readonly needs_mm: number;
+    readonly free_mm: number;
+  };
   'out-of-square': { readonly difference_mm: number; readonly limit_mm: number };
   'reading-disagrees': Residual & { readonly limit_mm: number };
   'reading-disputed': { readonly points: readonly SurveyPointId[] };

@@ -120,8 +120,9 @@ function fitUnit(input: {
   const buildUp = layers('sill', 0.5);
   const placement = placeUnit({ frame, unit: size, layers, seat_mm: buildUp + numbers.leastShim });
   const limits = {
-    least_mm: numbers.leastGap,
-    largest_mm: numbers.largestGap,
+    // What the maker asks for goes before the method's habits.
+    least_mm: Math.max(numbers.leastGap, unit.limits?.leastGap?.mm ?? 0),
+    largest_mm: Math.min(numbers.largestGap, unit.limits?.largestGap?.mm ?? Infinity),
     finReach_mm: unit.fin.holeFromFrame.mm - numbers.holeEdgeDistance,
   };
   const onSheathing = Math.min(unit.frameDepth.mm, -back);

@@ -71,9 +71,10 @@ const CHECKED: readonly SurveyPointId[] = [
  * v up, axes level and plumb; `null` while neither a width nor a height is known.
  *
  * Left stations come from the plumb of the left jamb, right ones from the widths, bottom ones from the level
- * line, top ones from the heights. Jambs count as straight between bottom and top. Without plumb the two
+ * line, top ones from the heights. Jambs count as straight between bottom and top unless their bow was measured. Without plumb the two
  * diagonals give the mean lean (exact for a trapezoid on a level base); without either, the left jamb counts as
- * plumb and the caller must say so.
+ * plumb and the caller must say so. A measured bow moves the middle of its jamb; where the middle width was
+ * measured too, the width and the left bow decide and the right bow is a check.
  *
  * Source: plane geometry.
  */
@@ -86,8 +87,9 @@ export function openingFrame(readings: Readings): OpeningFrame | null {
   const { lean, source } = leftLean(readings, width.bottom, width.top);
   const sill = sillLine(readings);
 
+  const bow = leftBow(readings, width);
   const jamb = ({ place, basis }: Reading, offset: number): Station => ({
-    u: lean * place + offset,
+    u: lean * place + (place === 0.5 ? bow : 0) + offset,
     v: reach * place,
     place,
     basis,
@@ -116,6 +118,17 @@ export function openingFrame(readings: Readings): OpeningFrame | null {
     missing: CHECKED.filter((point) => readings[point] === undefined),
     cover: { width: Math.max(...widths.map((w) => w.mm)), height: reach },
   };
+}
+
+/** The left jamb's bow, its own or as the right one's and the middle width give it; + to the right. */
+function leftBow(
+  { bowLeft, bowRight, widthMiddle }: Readings,
+  width: { bottom: number; top: number },
+): number {
+  if (bowLeft !== undefined) return bowLeft;
+  if (bowRight === undefined || widthMiddle === undefined) return 0;
+  const straightMiddle = (width.bottom + width.top) / 2;
+  return bowRight + straightMiddle - widthMiddle;
 }
 
 interface Reading {
@@ -203,7 +216,10 @@ function residuals(readings: Readings, c: Corners): Residual[] {
     diagonalFalling: Math.hypot(bottomRight.u - topLeft.u, bottomRight.v - topLeft.v),
     plumbRight: topRight.u - bottomRight.u,
   };
-  return (['diagonalRising', 'diagonalFalling', 'plumbRight'] as const).flatMap((point) => {
+  const { bowLeft, bowRight, widthMiddle } = readings;
+  if (bowLeft !== undefined && bowRight !== undefined && widthMiddle !== undefined)
+    expected.bowRight = bowLeft + widthMiddle - (c.width.bottom + c.width.top) / 2;
+  return (['diagonalRising', 'diagonalFalling', 'plumbRight', 'bowRight'] as const).flatMap((point) => {
     const measured_mm = readings[point];
     const expected_mm = expected[point];
     return measured_mm === undefined || expected_mm === undefined

@@ -1,11 +1,15 @@
 /** Every check, in the order its findings are read. */
 import type { Check } from '../check.ts';
+import * as delivery from './delivery.ts';
 import * as detail from './detail.ts';
 import * as fit from './fit.ts';
 import * as survey from './survey.ts';
+import * as wall from './wall.ts';
 
 export const checks: readonly Check[] = [
   ...Object.values(fit),
   ...Object.values(survey),
+  ...Object.values(delivery),
+  ...Object.values(wall),
   ...Object.values(detail),
 ];

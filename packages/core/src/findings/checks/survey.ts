@@ -1,21 +1,23 @@
 /** Is the opening within tolerance, and do the readings agree with each other? */
 import { layeredDepth } from '../../plan/base.ts';
+import { LEVEL } from '../../survey/tolerances.ts';
 import { pointFromOutside } from '../../survey/readings.ts';
 import { defineCheck } from '../check.ts';
 
 const TOLERANCE = 'field tolerances of finned-window installation practice, ASTM E2112, from memory';
 const GEOMETRY = 'plane geometry';
+const PRACTICE = 'common practice, no source';
 
-/** Level of the sill over its width, plumb of a jamb over its height: 1/8 in. */
-const LEVEL_LIMIT_mm = 3.175;
-/** A hump this high is felt under a straightedge: 1/32 in, the reading error of a tape. */
-const CROWN_LIMIT_mm = 25.4 / 32;
+const LEVEL_LIMIT_mm = LEVEL.line_mm;
+const CROWN_LIMIT_mm = LEVEL.crown_mm;
 /** Difference of the diagonals: 1/8 in, above 20 ft² (1.9 m²) 1/4 in. */
 const SQUARE_LIMIT_mm = { small: 3.175, large: 6.35 };
 const LARGE_OPENING_mm2 = 1.9e6;
 /** Three readings of 1/16 in each, added the unlucky way. */
 const AGREEMENT_mm = 5;
 const DEPTH_AGREEMENT_mm = 3;
+/** The flattest of the slopes in use, 2°. */
+const LEAST_SLOPE_deg = 2;
 
 export const sillLevel = defineCheck({
   code: 'sill-off-level',
@@ -54,6 +56,81 @@ export const jambPlumb = defineCheck({
     ] as const) {
       if (lean_mm === undefined || Math.abs(lean_mm) <= LEVEL_LIMIT_mm) continue;
       yield { facts: { side, lean_mm, limit_mm: LEVEL_LIMIT_mm } };
+    }
+  },
+});
+
+export const jambBow = defineCheck({
+  code: 'jamb-bowed',
+  proof: 'fit',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ readings: { bowLeft, bowRight } }) {
+    for (const [side, bow_mm] of [
+      ['left', bowLeft],
+      ['right', bowRight],
+    ] as const) {
+      if (bow_mm !== undefined && Math.abs(bow_mm) > LEVEL_LIMIT_mm)
+        yield { facts: { side, bow_mm, limit_mm: LEVEL_LIMIT_mm } };
+    }
+  },
+});
+
+/** One jamb leaning out, the other in: the unit would have to be racked to follow both. */
+export const openingTwist = defineCheck({
+  code: 'opening-twisted',
+  proof: 'fit',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ readings: { twistLeft, twistRight } }) {
+    if (twistLeft === undefined || twistRight === undefined) return;
+    const twist_mm = Math.abs(twistLeft - twistRight);
+    if (twist_mm > LEVEL_LIMIT_mm) yield { facts: { twist_mm, limit_mm: LEVEL_LIMIT_mm } };
+  },
+});
+
+/**
+ * Crossed strings meet in the middle of both diagonals, so one corner out of the plane of the other three moves
+ * their gap by half as much.
+ */
+export const faceTwist = defineCheck({
+  code: 'face-twisted',
+  proof: 'fit',
+  severity: 'watch',
+  source: GEOMETRY,
+  *run({ readings: { stringGap } }) {
+    if (stringGap === undefined) return;
+    const corner_mm = 2 * Math.abs(stringGap);
+    if (corner_mm > LEVEL_LIMIT_mm) yield { facts: { corner_mm, limit_mm: LEVEL_LIMIT_mm } };
+  },
+});
+
+export const faceFlat = defineCheck({
+  code: 'face-uneven',
+  proof: 'fit',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ readings: { faceHollow } }) {
+    if (faceHollow === undefined || Math.abs(faceHollow) <= LEVEL_LIMIT_mm) return;
+    yield { facts: { hollow_mm: faceHollow, limit_mm: LEVEL_LIMIT_mm } };
+  },
+});
+
+/** The bevelled board follows the rough sill: what falls inward under it is lost from its slope. */
+export const sillFall = defineCheck({
+  code: 'sill-falls-inward',
+  proof: 'water',
+  severity: 'watch',
+  source: GEOMETRY,
+  *run({ readings: { sillFallLeft, sillFallRight, depth }, wall, numbers }) {
+    const falls = [sillFallLeft, sillFallRight].filter((v) => v !== undefined);
+    const over = depth ?? (wall ? layeredDepth(wall) : undefined);
+    if (falls.length === 0 || over === undefined) return;
+    const worst = Math.min(...falls);
+    const left_deg = numbers.slope + (Math.atan2(worst, over) * 180) / Math.PI;
+    if (worst < 0 && left_deg < LEAST_SLOPE_deg) {
+      const facts = { inward_mm: -worst, slope_deg: numbers.slope, left_deg, limit_deg: LEAST_SLOPE_deg };
+      yield { facts };
     }
   },
 });

@@ -3,6 +3,7 @@ import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import { sides, type Gap, type Side } from '../../fit/placement.ts';
 import type { Correction } from '../../fit/verdict.ts';
 import type { SurveyPointId } from '../../survey/points.ts';
+import { pieceTexts } from './method.ts';
 import { pointGroups, pointTexts } from './survey.ts';
 
 /** How figures are written: in the job's unit, and rounded up where too little would not do. */
@@ -101,6 +102,70 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   'jamb-off-plumb': ({ side, lean_mm, limit_mm }, f) => ({
     title: `${sentence(sideTexts[side])} out of plumb`,
     text: `It leans ${f.length(Math.abs(lean_mm))} to the ${lean_mm > 0 ? 'right' : 'left'} over its height, limit ${f.length(limit_mm)}. The gap becomes a wedge: shim to the schedule, watch the narrow end.`,
+  }),
+  'jamb-bowed': ({ side, bow_mm, limit_mm }, f) => ({
+    title: `${sentence(sideTexts[side])} bowed`,
+    text: `Its middle stands ${f.length(Math.abs(bow_mm))} to the ${bow_mm > 0 ? 'right' : 'left'} of a straight line, limit ${f.length(limit_mm)}. A sliding or hung sash binds when the frame follows it: shim the middle to the schedule, or plane the jamb.`,
+  }),
+  'opening-twisted': ({ twist_mm, limit_mm }, f) => ({
+    title: 'Opening twisted',
+    text: `One jamb leans ${f.length(twist_mm)} more to the weather than the other, limit ${f.length(limit_mm)}. A unit that follows both is racked and its sash does not close evenly: set it plumb on one side and pack the other.`,
+  }),
+  'face-twisted': ({ corner_mm, limit_mm }, f) => ({
+    title: 'Wall face out of plane',
+    text: `One corner of the opening lies ${f.length(corner_mm)} out of the plane of the other three, limit ${f.length(limit_mm)}. The fin will not lie flat: pack behind it, or plane the sheathing.`,
+  }),
+  'face-uneven': ({ hollow_mm, limit_mm }, f) => ({
+    title: hollow_mm > 0 ? 'Wall face hollow' : 'Wall face humped',
+    text: `${f.length(Math.abs(hollow_mm))} under a straightedge, limit ${f.length(limit_mm)}. The fin bridges it and its bead may not touch: pack or plane before the wrap goes on.`,
+  }),
+  'sill-falls-inward': ({ inward_mm, slope_deg, left_deg, limit_deg }, f) => ({
+    title: 'Rough sill falls to the room',
+    text: `By ${f.length(inward_mm)} over its depth: of ${slope_deg}° only ${Math.round(left_deg * 10) / 10}° is left, least ${limit_deg}°. Water would stand in the pan or run in. Steepen the board, or pack it level first.`,
+  }),
+  'unit-not-checkable': ({ because }) => ({
+    title: because === 'shape' ? 'Not a rectangle' : 'This mount is not drawn yet',
+    text: {
+      shape:
+        'Shaped units are kept, not computed: fit, pieces and shims are those of the rectangle round it and prove nothing. Plan it by the maker’s drawing.',
+      'no-fin':
+        'The pieces drawn are those of an integral fin. This unit has none: plan it by the maker’s drawing.',
+      'separate-fin':
+        'The pieces drawn are those of an integral fin. The joint of a separate fin can leak and needs tape onto the frame: plan it by the maker’s drawing.',
+      'gasketed-fin':
+        'The pieces drawn are those of an integral fin. On a gasketed fin tape stays within the marked zone: plan it by the maker’s drawing.',
+    }[because],
+  }),
+  'altitude-differs': ({ difference_Pa, madeAt_m, site_m }) => ({
+    title: 'Glazing from another altitude',
+    text: `Closed at ${madeAt_m} m, set at ${site_m} m: ${Math.round(Math.abs(difference_Pa) / 100)} hPa ${difference_Pa < 0 ? 'less outside, the panes bulge' : 'more outside, the panes are pressed in'}. Ask the maker before it leaves: a tube or bladder must be opened, equalised and closed as they say.`,
+  }),
+  'label-differs': ({ what, read, asked, side, from }) => ({
+    title: what === 'shgc' ? 'Solar gain is not what was asked' : 'U-factor is not what was asked',
+    text: `The ${from === 'facade' ? `unit has ${read}, this façade asks for at ${side} ${asked}` : `label says ${read}, the unit was ordered with ${asked}`}. Glass on the wrong side of the house stays there for decades: stop, and compare mark and label.`,
+  }),
+  'maker-forbids-foam': () => ({
+    title: 'The maker forbids foam',
+    text: 'This method foams the gap. The frame may bow and the warranty goes. Choose wool strips or another seal, or ask the maker in writing.',
+  }),
+  'delivered-size': ({ what, measured_mm, expected_mm, limit_mm }, f) => ({
+    title: what === 'square' ? 'Unit out of square' : `Unit not as ordered in ${what}`,
+    text:
+      what === 'square'
+        ? `Its diagonals read ${f.length(measured_mm)} and ${f.length(expected_mm)}, more than ${f.length(limit_mm)} apart. Set it square by its diagonals before it is fastened, or send it back.`
+        : `It measures ${f.length(measured_mm)}, ordered ${f.length(expected_mm)}. Fit and shims are worked out for the ordered size: enter a unit of this size and choose it.`,
+  }),
+  'delivered-damaged': ({ damage }) => ({
+    title: 'Unit damaged',
+    text: `“${damage}”. Do not cover it: settle with the maker first, and clear the note when it is settled.`,
+  }),
+  'depth-misses': ({ buck_mm, plane_mm, short_mm }, f) => ({
+    title: short_mm > 0 ? 'Buck too short for the wall' : 'Buck stands proud of the wall',
+    text: `The buck projects ${f.length(buck_mm)}, board and cavity make ${f.length(plane_mm)}: the trim plane is missed by ${f.length(Math.abs(short_mm))}. ${short_mm > 0 ? 'Take a deeper buck or fur it out' : 'Take a shallower buck or a deeper batten'} before it is ordered.`,
+  }),
+  'strip-has-no-room': ({ piece, side, needs_mm, free_mm }, f) => ({
+    title: `${pieceTexts[piece as keyof typeof pieceTexts]}: no room`,
+    text: `It runs ${f.length(needs_mm)} ${side === 'above' || side === 'below' ? side : `to the ${side} of`} the opening, there are ${f.length(free_mm)} of free wall. Turn it round the corner or under the flashing there; never leave it short without a joint that is drawn.`,
   }),
   'out-of-square': ({ difference_mm, limit_mm }, f) => ({
     title: 'Opening out of square',

@@ -1,5 +1,6 @@
 /** Words for measuring. */
 import type { LengthErrorCode } from '../../quantities/parse-length.ts';
+import type { Doubt } from '../../survey/plausibility.ts';
 import type { SurveyPointId } from '../../survey/points.ts';
 
 export interface SurveyPointText {
@@ -78,6 +79,86 @@ export const pointTexts: Readonly<Record<SurveyPointId, SurveyPointText>> = {
     phrase: 'the depth of the reveal',
     hint: 'Face of the sheathing to the inner edge of the framing',
   },
+  bowLeft: {
+    label: 'Left jamb, bow',
+    phrase: 'the bow of the left jamb',
+    hint: 'Middle against a straight line: + to the right, − to the left',
+  },
+  bowRight: {
+    label: 'Right jamb, bow',
+    phrase: 'the bow of the right jamb',
+    hint: 'Middle against a straight line: + to the right, − to the left',
+  },
+  twistLeft: {
+    label: 'Left jamb, in and out',
+    phrase: 'the plumb of the left jamb in and out',
+    hint: 'Top against bottom: + towards the weather, − towards the room',
+  },
+  twistRight: {
+    label: 'Right jamb, in and out',
+    phrase: 'the plumb of the right jamb in and out',
+    hint: 'Top against bottom: + towards the weather, − towards the room',
+  },
+  sillFallLeft: {
+    label: 'Sill fall, left',
+    phrase: 'the fall of the rough sill on the left',
+    hint: 'Inner edge against outer edge: + falls to the weather, − falls to the room',
+  },
+  sillFallRight: {
+    label: 'Sill fall, right',
+    phrase: 'the fall of the rough sill on the right',
+    hint: 'Inner edge against outer edge: + falls to the weather, − falls to the room',
+  },
+  stringGap: {
+    label: 'Crossed strings',
+    phrase: 'the gap of the crossed strings',
+    hint: 'Two strings corner to corner over the wall face: gap where they cross',
+  },
+  faceHollow: {
+    label: 'Wall face under a straightedge',
+    phrase: 'the flatness of the wall face',
+    hint: 'Where the fin will lie: + hollow, − hump',
+  },
+  freeLeft: {
+    label: 'Free wall, left',
+    phrase: 'the free wall on the left',
+    hint: 'To the next opening or corner',
+  },
+  freeRight: {
+    label: 'Free wall, right',
+    phrase: 'the free wall on the right',
+    hint: 'To the next opening or corner',
+  },
+  freeAbove: {
+    label: 'Free wall above',
+    phrase: 'the free wall above',
+    hint: 'To the roof, soffit or next opening',
+  },
+  freeBelow: {
+    label: 'Free wall below',
+    phrase: 'the free wall below',
+    hint: 'To the deck, ground or next opening',
+  },
+  unitWidth: {
+    label: 'Unit as delivered, width',
+    phrase: 'the width of the delivered unit',
+    hint: 'Over the frame',
+  },
+  unitHeight: {
+    label: 'Unit as delivered, height',
+    phrase: 'the height of the delivered unit',
+    hint: 'Over the frame',
+  },
+  unitDiagonalRising: {
+    label: 'Unit, rising diagonal',
+    phrase: 'the rising diagonal of the delivered unit',
+    hint: 'Frame corner to frame corner',
+  },
+  unitDiagonalFalling: {
+    label: 'Unit, falling diagonal',
+    phrase: 'the falling diagonal of the delivered unit',
+    hint: 'Frame corner to frame corner',
+  },
 };
 
 export const lengthErrorTexts: Readonly<Record<LengthErrorCode, string>> = {
@@ -91,6 +172,32 @@ export const lengthErrorTexts: Readonly<Record<LengthErrorCode, string>> = {
     'This could mean thousands or decimals. Leave the separator out, or add the unit m.',
   'mixed-units': 'Millimetres and inches are mixed here. Use one of them.',
 };
+
+type Doubtful<Code extends Doubt['code']> = Extract<Doubt, { code: Code }>;
+
+/** What a person should look at again, with the figure the other readings give. */
+export const doubtTexts: {
+  readonly [Code in Doubt['code']]: (doubt: Doubtful<Code>, length: (mm: number) => string) => string;
+} = {
+  'diagonal-impossible': ({ least_mm, most_mm }, length) =>
+    `No opening with these sides has such a diagonal: it lies between ${length(least_mm)} and ${length(most_mm)}.`,
+  'diagonal-far': ({ expected_mm }, length) =>
+    `A square opening of this size has ${length(expected_mm)}. Hook the tape again.`,
+  'width-for-height': ({ expected_mm }, length) =>
+    `This looks like a width; the other heights are about ${length(expected_mm)}.`,
+  'height-for-width': ({ expected_mm }, length) =>
+    `This looks like a height; the other widths are about ${length(expected_mm)}.`,
+  'far-from-others': ({ expected_mm }, length) =>
+    `The others are about ${length(expected_mm)}. Measure this one again.`,
+  'unit-mixed': ({ expected_mm }, length) =>
+    `The others are about ${length(expected_mm)}. Was this read in another unit?`,
+  'sill-crown': ({ crown_mm }, length) =>
+    `A hump of ${length(crown_mm)} in the middle of the sill: the unit would bind on it.`,
+};
+
+/** A doubt in words. */
+export const doubtText = (doubt: Doubt, length: (mm: number) => string): string =>
+  (doubtTexts[doubt.code] as (doubt: Doubt, length: (mm: number) => string) => string)(doubt, length);
 
 /** Readings that are named together when all of them are missing. */
 export const pointGroups: readonly { readonly all: string; readonly points: readonly SurveyPointId[] }[] = [

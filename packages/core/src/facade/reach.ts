@@ -1,0 +1,36 @@
+/** How far the strips of an opening run over the wall face, and whether there is wall enough. */
+import { bounds } from '../geometry/polygon.ts';
+import type { Draft } from '../plan/draft.ts';
+
+export const wallSides = ['left', 'right', 'above', 'below'] as const;
+export type WallSide = (typeof wallSides)[number];
+
+/** Beyond the edge of the rough opening, mm. */
+export type Reach = Readonly<Record<WallSide, number>>;
+
+export interface PieceReach {
+  readonly piece: string;
+  readonly reach: Reach;
+}
+
+/** Reach of every strip on the wall face; the wrap runs on to the next wall and is left out. */
+export function pieceReaches({ build }: Pick<Draft, 'build'>): PieceReach[] {
+  if (!build) return [];
+  const { width, height } = build.context.opening;
+  return build.pieces.flatMap((piece) => {
+    if (piece.form !== 'sheet' || piece.sheet.material === 'wrap') return [];
+    const onWall = piece.sheet.faces.filter((face) => face.surface === 'wall').flatMap((face) => face.placed);
+    if (onWall.length === 0) return [];
+    const { x, y } = bounds(onWall);
+    return {
+      piece: piece.id,
+      reach: { left: -x[0], right: x[1] - width, above: y[1] - height, below: -y[0] },
+    };
+  });
+}
+
+/** The farthest reach to each side, 0 where nothing passes the edge. */
+export const farthestReach = (reaches: readonly PieceReach[]): Reach => {
+  const most = (side: WallSide) => Math.max(0, ...reaches.map((r) => r.reach[side]));
+  return { left: most('left'), right: most('right'), above: most('above'), below: most('below') };
+};

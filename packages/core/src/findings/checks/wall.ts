@@ -1,0 +1,47 @@
+/** The wall round the opening: room for the strips, and planes that must meet in its depth. */
+import { depthStack } from '../../depth/depth-stack.ts';
+import { pieceReaches, wallSides } from '../../facade/reach.ts';
+import { sheetMaterials } from '../../methods/materials.ts';
+import { defineCheck } from '../check.ts';
+
+const FREE = { left: 'freeLeft', right: 'freeRight', above: 'freeAbove', below: 'freeBelow' } as const;
+
+export const stripRoom = defineCheck({
+  code: 'strip-has-no-room',
+  proof: 'water',
+  severity: 'fails',
+  source: 'plane geometry',
+  *run({ build, readings }) {
+    for (const { piece, reach } of pieceReaches({ build })) {
+      for (const side of wallSides) {
+        const free_mm = readings[FREE[side]];
+        if (free_mm !== undefined && reach[side] > free_mm)
+          yield { facts: { piece, side, needs_mm: reach[side], free_mm } };
+      }
+    }
+  },
+});
+
+/** Planes that meet within a saw cut: 1/16 in. */
+const MEETS_mm = 25.4 / 16;
+
+export const depthMeets = defineCheck({
+  code: 'depth-misses',
+  proof: 'structure',
+  severity: 'fails',
+  source: 'sums of thicknesses',
+  *run({ wall, unit, method }) {
+    if (!wall || !unit || !method?.buck) return;
+    const { buckMisses_mm } = depthStack({
+      wall,
+      unit,
+      method,
+      tape_mm: sheetMaterials['flashing-tape'].thickness_mm,
+      tapeLayers: 3,
+      drift_mm: 0,
+    });
+    if (buckMisses_mm === null || Math.abs(buckMisses_mm) <= MEETS_mm) return;
+    const buck_mm = method.buck.projection.mm;
+    yield { facts: { buck_mm, plane_mm: buck_mm - buckMisses_mm, short_mm: -buckMisses_mm } };
+  },
+});

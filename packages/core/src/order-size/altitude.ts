@@ -1,0 +1,11 @@
+/** Sealed glazing made at one height above the sea and set at another. */
+
+/** Pa of the standard atmosphere, troposphere. Source: ISO 2533, from memory. @param h_m −400 to 11 000 */
+export const airPressure = (h_m: number): number => 101_325 * (1 - 2.25577e-5 * h_m) ** 5.25588;
+
+/** Pressure difference from where it was closed to where it will stand, Pa; negative: the glass bulges. */
+export const altitudeDifference = (madeAt_m: number, site_m: number): number =>
+  airPressure(site_m) - airPressure(madeAt_m);
+
+/** Beyond this the maker's word is needed, whatever the glass: about 800 m. Common practice, no source. */
+export const ALTITUDE_LIMIT_Pa = 9000;
