@@ -3,7 +3,14 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['packages/core/{src,test}/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'core',
+          include: ['packages/core/{src,test}/**/*.test.ts'],
+          // Properties over many openings, on a slow and busy machine; nothing here is timed.
+          testTimeout: 60_000,
+        },
+      },
       { test: { name: 'cli', include: ['packages/cli/test/**/*.test.ts'], testTimeout: 30_000 } },
       {
         test: {

@@ -35,7 +35,11 @@ export function surveyDrawing(frame: OpeningFrame, fit: Fit | null, options: Sur
     x: options.fromInside ? ([-high, -low] as const) : ([low, high] as const),
     y: [Math.min(...vs) - AROUND_mm, Math.max(...vs) + AROUND_mm] as const,
   };
-  const view = fitView(window, options, { left: 76, right: 76, top: 34, bottom: 40 });
+  // Without gaps there are no figures to leave room for.
+  const margin = fit
+    ? { left: 76, right: 76, top: 34, bottom: 40 }
+    : { left: 12, right: 12, top: 10, bottom: 10 };
+  const view = fitView(window, options, margin);
   const to = (p: Point2) => view.to(flip(p));
   return {
     width: options.width,
@@ -97,12 +101,33 @@ function outline({ left, right, bottom, top }: OpeningFrame): Polygon {
   ];
 }
 
+const nearest = (list: readonly Station[], place: number): Station | undefined =>
+  [...list].sort((a, b) => Math.abs(a.place - place) - Math.abs(b.place - place))[0];
+
+/** A jamb at its bottom, middle and top, also where it was not measured there. */
+function upright(frame: OpeningFrame, side: 'left' | 'right'): { u: number; v: number }[] {
+  return [0, 0.5, 1].map((place) => {
+    const station = nearest(frame[side], place);
+    return { u: station?.u ?? 0, v: frame.cover.height * place };
+  });
+}
+
+/** The head at its left, centre and right, also where it was not measured there. */
+function head(frame: OpeningFrame): { u: number; v: number }[] {
+  const from = upright(frame, 'left')[2]?.u ?? 0;
+  const to = upright(frame, 'right')[2]?.u ?? 0;
+  return [0, 0.5, 1].map((place) => ({
+    u: from + (to - from) * place,
+    v: nearest(frame.top, place)?.v ?? frame.cover.height,
+  }));
+}
+
 /** The line a tape or level would lie along for one reading. */
 function measuredLine(frame: OpeningFrame, point: SurveyPointId): Point2[] | null {
   const p = (s: { u: number; v: number } | undefined): Point2[] => (s ? [[s.u, s.v]] : []);
-  const at = <T>(list: readonly T[], place: 0 | 0.5 | 1): T | undefined =>
-    list[Math.round(place * (list.length - 1))];
-  const { left, right, bottom, top } = frame;
+  const { bottom } = frame;
+  const [left, right, top] = [upright(frame, 'left'), upright(frame, 'right'), head(frame)];
+  const at = (list: readonly { u: number; v: number }[], place: 0 | 0.5 | 1) => list[place * 2];
   const pair = (a: Point2[], b: Point2[]): Point2[] => [...a, ...b];
   const lines: Partial<Record<SurveyPointId, Point2[]>> = {
     roughWidth: pair(p(at(left, 0.5)), p(at(right, 0.5))),
@@ -119,6 +144,11 @@ function measuredLine(frame: OpeningFrame, point: SurveyPointId): Point2[] | nul
     plumbRight: pair(p(at(right, 0)), p(at(right, 1))),
     sillLeft: pair(p(at(bottom, 0)), p(at(bottom, 0.5))),
     sillMiddle: pair(p(at(bottom, 0)), p(at(bottom, 1))),
+    bowLeft: pair(p(at(left, 0)), p(at(left, 1))),
+    bowRight: pair(p(at(right, 0)), p(at(right, 1))),
+    twistLeft: pair(p(at(left, 0)), p(at(left, 1))),
+    twistRight: pair(p(at(right, 0)), p(at(right, 1))),
+    stringGap: pair(p(at(bottom, 0)), p(at(top, 1))),
     sillRight: pair(p(at(bottom, 0.5)), p(at(bottom, 1))),
   };
   return lines[point] ?? null;

@@ -22,6 +22,8 @@ const FAR_mm = 25;
 const DIAGONAL_SHARE = 0.015;
 const MIX_UPS = [25.4, 1 / 25.4, 10, 0.1, 12, 1 / 12];
 const MIX_UP_SHARE = 0.02;
+/** Below this a figure is still being typed. */
+const UNFINISHED_SHARE = 0.2;
 
 /**
  * Returns what speaks against `mm` at `point`, gravest first; empty when nothing does.
@@ -60,6 +62,7 @@ function doubtsOfSize(
   if (Math.abs(mm - expected_mm) <= FAR_mm) return [];
   const mixed = MIX_UPS.some((factor) => Math.abs(mm * factor - expected_mm) < expected_mm * MIX_UP_SHARE);
   if (mixed) return [{ code: 'unit-mixed', expected_mm }];
+  if (mm < expected_mm * UNFINISHED_SHARE) return [];
   const looksAcross = across.length > 0 && Math.abs(mm - mean(across)) <= FAR_mm;
   return [{ code: looksAcross ? swapped : 'far-from-others', expected_mm }];
 }

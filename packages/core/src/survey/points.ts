@@ -106,3 +106,11 @@ export const surveyPoints: Readonly<Record<SurveyPointId, SurveyPoint>> = {
   unitDiagonalRising: size('unitDiagonalFalling', 200, 13_000),
   unitDiagonalFalling: size('unitDiagonalRising', 200, 13_000),
 };
+
+/** The walk round an opening, what decides the fit first; drawing sizes and the delivered unit are not part of it. */
+export const surveyWalk: readonly SurveyPointId[] = surveyPointIds.filter(
+  (id) => id !== 'roughWidth' && id !== 'roughHeight' && !id.startsWith('unit'),
+);
+
+/** Points without which the fit is not proven; the walk may end after them. */
+export const provingPoints: readonly SurveyPointId[] = surveyWalk.slice(0, surveyWalk.indexOf('depth') + 1);

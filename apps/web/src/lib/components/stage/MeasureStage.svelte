@@ -8,13 +8,18 @@
 
 <script lang="ts">
   import Paper from '$lib/components/drawing/Paper.svelte';
+  import Button from '$lib/components/ui/Button.svelte';
   import LengthField from '$lib/components/ui/LengthField.svelte';
   import { fitWord } from '$lib/texts/fit.ts';
   import { text } from '$lib/texts/en.ts';
   import {
+    doubts,
+    doubtText,
     formatLength,
     formatSize,
+    pointFromOutside,
     pointTexts,
+    readingsFromOutside,
     surveyDrawing,
     surveyPointIds,
     surveyPoints,
@@ -26,9 +31,11 @@
   import Disputes from './Disputes.svelte';
   import FindingList from './FindingList.svelte';
   import ShimTable from './ShimTable.svelte';
+  import SurveyCards from './SurveyCards.svelte';
 
   let { editor }: MeasureStageProps = $props();
   let point = $state<SurveyPointId | null>(null);
+  let cards = $state(false);
   const units = $derived(editor.context.job.units);
   const plan = $derived(editor.plan);
   const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
@@ -51,6 +58,14 @@
     { name: 'plumb', points: ['plumbLeft', 'plumbRight'] },
     { name: 'depth', points: ['depth'] },
   ];
+  /** Folded away: measured where something looks wrong, or where strips run far. */
+  const MORE: typeof GROUPS = [
+    { name: 'bow', points: ['bowLeft', 'bowRight'] },
+    { name: 'twist', points: ['twistLeft', 'twistRight', 'stringGap', 'faceHollow'] },
+    { name: 'fall', points: ['sillFallLeft', 'sillFallRight'] },
+    { name: 'free', points: ['freeLeft', 'freeRight', 'freeAbove', 'freeBelow'] },
+    { name: 'unit', points: ['unitWidth', 'unitHeight', 'unitDiagonalRising', 'unitDiagonalFalling'] },
+  ];
 
   function setReading(id: SurveyPointId, value: TypedLength | null) {
     editor.change((opening) => {
@@ -65,6 +80,15 @@
   const instrumentFor = (id: SurveyPointId): Instrument =>
     id === 'roughWidth' || id === 'roughHeight' ? 'drawing' : 'tape';
 
+  /** What speaks against a figure beside the others, in words. */
+  function doubtOf(id: SurveyPointId, mm: number): string {
+    const { survey } = editor.opening;
+    const flips = survey.from === 'inside' && surveyPoints[id].flips;
+    const outside = pointFromOutside({ point: id, from: survey.from });
+    const [doubt] = doubts(outside, flips ? -mm : mm, readingsFromOutside(survey));
+    return doubt ? doubtText(doubt, length) : '';
+  }
+
   const fieldId = (id: SurveyPointId) => `reading-${id}`;
 
   function focusNext(id: SurveyPointId) {
@@ -77,6 +101,7 @@
   }
 </script>
 
+{#if cards}<SurveyCards {editor} onclose={() => (cards = false)} />{/if}
 <div class="measure">
   <section class="drawing" aria-label={text.measure.drawing}>
     {#if plan.frame}
@@ -107,7 +132,9 @@
 
   <section class="panel" aria-label={text.measure.title}>
     <h2>{text.measure.title}</h2>
-    {#if !editor.mayEdit}<p class="hint">{text.readOnly}</p>{/if}
+    {#if editor.mayEdit}
+      <Button kind="main" large onclick={() => (cards = true)}>{text.cards.open}</Button>
+    {:else}<p class="hint">{text.readOnly}</p>{/if}
     <fieldset class="whole" disabled={!editor.mayEdit}>
       <div class="choices">
         <label for="unit">{text.measure.unit}</label>
@@ -141,7 +168,7 @@
       </div>
 
       <form onsubmit={(event) => event.preventDefault()}>
-        {#each GROUPS as group (group.name)}
+        {#snippet fields(group: (typeof GROUPS)[number])}
           <fieldset>
             <legend>{text.measure.groups[group.name]}</legend>
             {#each group.points as id (id)}
@@ -152,6 +179,7 @@
                 hint={pointTexts[id].hint}
                 value={editor.opening.survey.values[id] ?? null}
                 unit={units}
+                doubt={(mm) => doubtOf(id, mm)}
                 least_mm={surveyPoints[id].least_mm}
                 most_mm={surveyPoints[id].most_mm}
                 onchange={(value) => setReading(id, value)}
@@ -160,7 +188,12 @@
               />
             {/each}
           </fieldset>
-        {/each}
+        {/snippet}
+        {#each GROUPS as group (group.name)}{@render fields(group)}{/each}
+        <details>
+          <summary>{text.measure.more}</summary>
+          {#each MORE as group (group.name)}{@render fields(group)}{/each}
+        </details>
       </form>
     </fieldset>
     <p class="hint">{text.measure.method}</p>
@@ -253,6 +286,15 @@
     padding: var(--gap-2) 0 var(--gap-3);
     border: 0;
     border-top: 1px solid var(--line);
+  }
+  details > summary {
+    display: flex;
+    align-items: center;
+    min-height: var(--touch);
+    border-top: 1px solid var(--line);
+    font-weight: 600;
+    color: var(--rust);
+    cursor: pointer;
   }
   legend {
     float: left;

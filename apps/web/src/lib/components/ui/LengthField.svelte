@@ -12,6 +12,8 @@
     unit: LengthUnit;
     least_mm: number;
     most_mm: number;
+    /** What speaks against a figure although it can be stored; empty when nothing does. */
+    doubt?: (mm: number) => string;
     onchange: (value: TypedLength | null) => void;
     onfocus?: () => void;
     /** Enter was pressed on a sound value. */
@@ -33,6 +35,7 @@
     unit,
     least_mm,
     most_mm,
+    doubt = () => '',
     onchange,
     onfocus,
     onnext,
@@ -61,6 +64,8 @@
     if (confirm) return `${text.measure.readAs(formatLength(mm, read))} ${text.measure.confirm}`;
     return read === unit ? '' : text.measure.readAs(formatLength(mm, unit));
   });
+
+  const doubtful = $derived(parsed?.ok && problem === '' ? doubt(parsed.value.mm) : '');
 
   const key = $derived(`hulvek:draft:${keep}`);
 
@@ -138,8 +143,8 @@
     {onfocus}
   />
   <span id="{id}-hint" class="hint">{hint}</span>
-  <span id="{id}-say" class="say" data-bad={problem !== ''} aria-live="polite"
-    >{problem || meanwhile || echo}</span
+  <span id="{id}-say" class="say" data-bad={problem !== ''} data-doubt={doubtful !== ''} aria-live="polite"
+    >{problem || meanwhile || doubtful || echo}</span
   >
 </div>
 
@@ -168,6 +173,10 @@
   }
   .say[data-bad='true'] {
     color: var(--bad);
+    font-weight: 600;
+  }
+  .say[data-doubt='true'] {
+    color: var(--watch);
     font-weight: 600;
   }
   .say:empty {
