@@ -11,6 +11,7 @@ export * from './quantities/keypad.ts';
 export * from './quantities/format-length.ts';
 export * from './survey/points.ts';
 export * from './survey/plausibility.ts';
+export * from './survey/survey-table.ts';
 export * from './instruments/instrument.ts';
 export * from './instruments/simulator.ts';
 export * from './survey/readings.ts';

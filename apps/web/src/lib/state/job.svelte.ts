@@ -75,11 +75,16 @@ export class JobStore {
     );
   });
 
+  /** Every opening planned as it stands here, drafts included, in the order of the job. */
+  plans = $derived.by((): readonly Plan[] =>
+    [...this.views.values()].map((view) => this.planOf(this.drafts.get(view.document.id) ?? view.opening)),
+  );
+
   rows = $derived.by((): readonly OpeningRow[] => {
     const now = new Date().toISOString();
-    return [...this.views.values()].map((view) => {
-      const opening = this.drafts.get(view.document.id) ?? view.opening;
-      return openingRow(this.planOf(opening), view, now);
+    return this.plans.flatMap((plan) => {
+      const view = this.views.get(plan.opening.id);
+      return view ? [openingRow(plan, view, now)] : [];
     });
   });
 

@@ -1,6 +1,14 @@
 /** Every word of the interface that is not the core's. Another language is another table of this shape. */
 import type { Refused } from '$lib/server/services/records.ts';
-import type { FitVerdict, Entry, Instrument, StepStatus, Verdict } from '@hulvek/core';
+import type {
+  FitVerdict,
+  Entry,
+  Instrument,
+  LineDocument,
+  SheetProblem,
+  StepStatus,
+  Verdict,
+} from '@hulvek/core';
 
 const refusals: Record<Refused, string> = {
   'unknown-step': 'This step is not in the frozen plan. Reload the page.',
@@ -99,6 +107,7 @@ export const text = {
   },
   job: {
     openings: 'Openings',
+    views: 'Views of this job',
     search: 'Find an opening',
     searchHint: 'mark, name, façade',
     none: 'No opening matches.',
@@ -242,6 +251,100 @@ export const text = {
     watch: 'tight',
     bad: 'no gap',
     method: 'Enter takes you to the next figure, Ctrl+Z takes a change back.',
+  },
+  board: {
+    title: 'Board',
+    facade: (name: string) => `Façade ${name}`,
+    noName: 'without a façade',
+    drawing: (name: string) => `Façade ${name} from outside, to scale`,
+    at: (u: string, v: string) => `${u} from the left, ${v} above zero`,
+    verdict: 'Verdict',
+    all: 'all',
+    selectShown: (n: number) => `Select the ${n} shown`,
+    selectNone: 'Select none',
+    selected: (n: number) => `${n} openings`,
+    panel: 'What is selected',
+    nothing: 'Select an opening to see or change where it lies. Shift or Ctrl adds to the selection.',
+    openIt: 'Open it',
+    fromLeft: 'From the left end',
+    fromLeftHint: 'Left edge of the rough opening, seen from outside',
+    aboveZero: 'Above the zero line',
+    aboveZeroHint: 'Rough sill at its left end against the façade’s zero line',
+    apply: (n: number) => (n === 1 ? 'Choices' : `Choose for all ${n}`),
+    unchanged: 'as they are',
+    none: 'none',
+    collisions: 'Too near',
+    overlap: 'They lie over each other. Correct a place.',
+    meet: (free: string, needs: string) =>
+      `${free} of wall between them, their strips need ${needs}. Run one strip through over both, and draw that joint before cutting.`,
+    nowhere: (marks: string) => `Without a place on a façade: ${marks}.`,
+    layOut: 'Put them at the end of their façade',
+    hint: 'Drag, or use the arrow keys: 10 mm a step, with Shift 100 mm. Space adds to the selection, Ctrl+A takes all shown, Ctrl+Z takes a change back.',
+  },
+  table: {
+    title: 'Survey',
+    lead: 'Every figure of every opening. Paste a block from a spreadsheet into any cell; Enter and the arrow keys move on.',
+    opening: 'Opening',
+    load: 'Load a survey sheet (CSV)',
+    file: 'CSV file',
+    loaded: (figures: number, openings: number) => `${figures} figures of ${openings} openings were taken.`,
+    refused: (n: number) =>
+      `Nothing was taken: ${n === 1 ? 'one thing needs' : `${n} things need`} to be mended in the sheet first.`,
+    ignored: (columns: string) => `Left aside: ${columns}.`,
+    pasteRefused: (n: number) =>
+      `Nothing was pasted: ${n === 1 ? '1 cell does' : `${n} cells do`} not read as a length in range.`,
+    pasteOutside: 'The block is larger than the table from here. Nothing was pasted.',
+    pasted: (n: number) => (n === 1 ? '1 figure pasted.' : `${n} figures pasted.`),
+    unknownMarks: (marks: string) => `Not in this job: ${marks}.`,
+    progress: (done: number, all: number) => `${done} of ${all} lines`,
+    save: 'Survey as CSV',
+    wrong: 'does not read as a length in range',
+    problems: {
+      empty: 'The sheet has no lines under its headings.',
+      'no-mark-column': 'No column is called Mark or Opening.',
+      'no-figures': 'No column is called like a measuring point, such as “Width, top”.',
+      'unknown-column': 'A column is not known.',
+      'column-twice': 'A column is there twice',
+      'no-mark': 'No mark',
+      'mark-twice': 'The mark is there twice',
+      'not-a-length': 'Does not read as a length',
+      'out-of-range': 'Out of range: check the unit',
+      'too-many-rows': 'More than 5000 lines.',
+    } satisfies Record<SheetProblem['code'], string>,
+    line: (line: number) => `Line ${line}`,
+  },
+  lines: {
+    title: 'Lines',
+    lead: 'Openings whose sills, heads or centre lines must line up. Each bar is where the line may run for one opening.',
+    kinds: { sills: 'sills', heads: 'heads', centres: 'centre lines' } satisfies Record<
+      LineDocument['kind'],
+      string
+    >,
+    none: 'No common line yet. Name one below and choose its openings.',
+    at: (place: string) => `Common line at ${place}`,
+    range: (from: string, to: string) => `It may run from ${from} to ${to}.`,
+    no: 'No line suits all of them.',
+    cure: (place: string) => `The line that asks least runs at ${place}:`,
+    move: (mark: string, by: string, up: boolean, kind: LineDocument['kind']) =>
+      kind === 'centres'
+        ? `${mark}: move the opening ${by} to the ${up ? 'right' : 'left'}, or take another unit`
+        : `${mark}: ${up ? 'raise' : 'lower'} its rough opening by ${by}, or take another unit`,
+    clash: (low: string, high: string) => `${low} and ${high} cannot share a line.`,
+    shift: (by: string) => `${by} more shim than by itself`,
+    aside: (by: string) => `${by} off its own middle`,
+    still: 'as by itself',
+    missing: { position: 'has no place on its façade', fit: 'is not measured or has no unit' },
+    name: 'Name of the line',
+    kind: 'What lines up',
+    openings: 'Openings',
+    add: 'Add the line',
+    remove: 'Remove the line',
+    changed: 'Somebody else changed the lines meanwhile. They are shown now; do it again.',
+    needed: 'A line needs a name and at least two openings.',
+    drawing: (name: string) => `Where the line may run for each opening of ${name}`,
+  },
+  sizes: {
+    title: 'Sizes',
   },
   cards: {
     open: 'Measure card by card',

@@ -1,5 +1,14 @@
 /** Jobs and their openings: what people entered, read and written as the documents of the core. */
-import { JOB_FORMAT, JOB_VERSION, type Job, type JobContext, type JobFile, type Unit } from '@hulvek/core';
+import {
+  contentHash,
+  JOB_FORMAT,
+  JOB_VERSION,
+  type Job,
+  type JobContext,
+  type JobFile,
+  type LineDocument,
+  type Unit,
+} from '@hulvek/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, jobs, members, planIssues, readings } from '../db/schema/index.ts';
@@ -119,4 +128,26 @@ export async function setUnitSystem(db: Queries, job: string, units: Job['units'
     .set({ document: sql`jsonb_set(${jobs.document}, '{units}', ${JSON.stringify(units)}::jsonb)` })
     .where(eq(jobs.id, job));
   await announce(db, { job, opening: null });
+}
+
+/** Replaces the common lines when they still are what `was` says. */
+export async function setLines(
+  db: Database,
+  job: string,
+  change: { was: readonly LineDocument[]; lines: readonly LineDocument[] },
+): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const [row] = await tx
+      .select({ document: jobs.document })
+      .from(jobs)
+      .where(eq(jobs.id, job))
+      .for('update');
+    if (!row || contentHash(row.document.lines ?? []) !== contentHash(change.was)) return false;
+    await tx
+      .update(jobs)
+      .set({ document: { ...row.document, lines: [...change.lines] } })
+      .where(eq(jobs.id, job));
+    await announce(tx, { job, opening: null });
+    return true;
+  });
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import JobTabs from '$lib/components/stage/JobTabs.svelte';
   import Button from '$lib/components/ui/Button.svelte';
   import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
@@ -19,11 +20,11 @@
   const columns = text.job.columns;
 </script>
 
+<JobTabs {store} />
 <main>
   <div class="head">
     <h1>{job.name}</h1>
     <a href="/jobs/{job.id}/file" download>{text.job.save}</a>
-    {#if rights.includes('people')}<a href="/jobs/{job.id}/people">{text.people.open}</a>{/if}
   </div>
   {#if job.note}<p class="note">{job.note}</p>{/if}
 

@@ -1,0 +1,167 @@
+<script module lang="ts">
+  import type { JobStore } from '$lib/state/job.svelte.ts';
+  import type { OpeningsEditor } from '$lib/state/openings.svelte.ts';
+  import type { Collision } from '@hulvek/core';
+
+  export interface BoardPanelProps {
+    store: JobStore;
+    editor: OpeningsEditor;
+    selected: readonly string[];
+    meetings: readonly Collision[];
+  }
+</script>
+
+<script lang="ts">
+  import LengthField from '$lib/components/ui/LengthField.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import { formatLength, formatSize, type Opening, type TypedLength } from '@hulvek/core';
+
+  let { store, editor, selected, meetings }: BoardPanelProps = $props();
+  const units = $derived(store.context.job.units);
+  const mayPlan = $derived(store.pack.rights.includes('plan'));
+  const chosen = $derived(selected.flatMap((id) => store.rows.find((row) => row.id === id) ?? []));
+  const [only] = $derived(chosen.length === 1 ? chosen : []);
+  const position = $derived(only ? editor.opening(only.id).position : undefined);
+  const mark = (id: string) => store.rows.find((row) => row.id === id)?.mark ?? id;
+  const length = $derived((mm: number) => formatLength(mm, units));
+  const near = $derived(
+    meetings.filter((c) => selected.length === 0 || c.openings.some((id) => selected.includes(id))),
+  );
+  const shelf = $derived([
+    {
+      field: 'unit' as const,
+      label: text.measure.unit,
+      items: store.context.units.map((u) => ({
+        id: u.id,
+        name: `${u.name}, ${formatSize({ width: u.width.mm, height: u.height.mm }, units)}`,
+      })),
+    },
+    { field: 'method' as const, label: text.detail.method, items: store.context.methods },
+    { field: 'wall' as const, label: text.detail.wall, items: store.context.walls },
+  ]);
+
+  function place(axis: 'u' | 'v', value: TypedLength | null) {
+    editor.change(selected, (opening): Opening => {
+      const zero = { typed: '0', mm: 0 };
+      const now = opening.position ?? { u: zero, v: zero };
+      return { ...opening, position: { ...now, [axis]: value ?? zero } };
+    });
+  }
+
+  const apply = (field: 'unit' | 'method' | 'wall', id: string) =>
+    editor.change(selected, (opening) => ({ ...opening, [field]: id === '' ? null : id }) as Opening);
+</script>
+
+<aside aria-label={text.board.panel}>
+  {#if chosen.length === 0}
+    <p>{text.board.nothing}</p>
+  {:else}
+    <h2>{only ? `${only.mark} ${only.name}` : text.board.selected(chosen.length)}</h2>
+    {#if only}
+      <p><a href="/jobs/{store.id}/{only.id}/measure">{text.board.openIt}</a></p>
+      {#key only.id}
+        <fieldset disabled={!mayPlan}>
+          <LengthField
+            id="place-u"
+            keep="{store.id}:{only.id}:u"
+            label={text.board.fromLeft}
+            hint={text.board.fromLeftHint}
+            value={position?.u ?? null}
+            unit={units}
+            least_mm={-20_000}
+            most_mm={20_000}
+            onchange={(value) => place('u', value)}
+          />
+          <LengthField
+            id="place-v"
+            keep="{store.id}:{only.id}:v"
+            label={text.board.aboveZero}
+            hint={text.board.aboveZeroHint}
+            value={position?.v ?? null}
+            unit={units}
+            least_mm={-20_000}
+            most_mm={20_000}
+            onchange={(value) => place('v', value)}
+          />
+        </fieldset>
+      {/key}
+    {/if}
+    {#if mayPlan}
+      <fieldset class="apply">
+        <legend>{text.board.apply(chosen.length)}</legend>
+        {#each shelf as { field, label, items } (field)}
+          <label>
+            {label}
+            <select
+              value={only ? (editor.opening(only.id)[field] ?? '') : '-'}
+              onchange={(event) => apply(field, event.currentTarget.value)}
+            >
+              {#if !only}<option value="-" disabled>{text.board.unchanged}</option>{/if}
+              <option value="">{text.board.none}</option>
+              {#each items as item (item.id)}<option value={item.id}>{item.name}</option>{/each}
+            </select>
+          </label>
+        {/each}
+      </fieldset>
+    {/if}
+  {/if}
+  {#if near.length > 0}
+    <h2>{text.board.collisions}</h2>
+    <ul>
+      {#each near as c (c.openings.join())}
+        <li>
+          <b>{mark(c.openings[0])}, {mark(c.openings[1])}.</b>
+          {c.kind === 'openings-overlap'
+            ? text.board.overlap
+            : text.board.meet(length(c.free_mm), length(c.needs_mm))}
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  <p class="hint">{text.board.hint}</p>
+</aside>
+
+<style>
+  aside {
+    display: grid;
+    gap: var(--gap-3);
+    align-content: start;
+    padding-left: var(--gap-4);
+    border-left: 1px solid var(--line);
+  }
+  h2 {
+    font-size: 1.1rem;
+  }
+  fieldset {
+    display: grid;
+    gap: var(--gap-2);
+    margin: 0;
+    padding: 0;
+    border: 0;
+    min-width: 0;
+  }
+  legend {
+    padding: 0;
+    font-weight: 700;
+  }
+  .apply label {
+    display: grid;
+    gap: 2px;
+    font-weight: 500;
+  }
+  li {
+    padding: var(--gap-2) 0 var(--gap-2) var(--gap-3);
+    border-left: 4px solid var(--bad);
+    margin-bottom: var(--gap-2);
+  }
+  .hint {
+    font-size: 0.88rem;
+    color: var(--ink-soft);
+  }
+  @media (max-width: 900px) {
+    aside {
+      padding-left: 0;
+      border-left: 0;
+    }
+  }
+</style>

@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { beforeNavigate } from '$app/navigation';
+  import JobTabs from '$lib/components/stage/JobTabs.svelte';
+  import SurveyTable from '$lib/components/stage/SurveyTable.svelte';
+  import Button from '$lib/components/ui/Button.svelte';
+  import { SurveyGrid } from '$lib/state/survey-grid.svelte.ts';
+  import { text } from '$lib/texts/en.ts';
+  import { untrack } from 'svelte';
+
+  let { data } = $props();
+  const store = $derived(data.store);
+  const grid = untrack(() => new SurveyGrid(data.store));
+  const mayEdit = $derived(store.pack.rights.includes('measure'));
+
+  beforeNavigate(() => {
+    grid.commit();
+    void grid.editor.flush();
+  });
+
+  async function load(event: Event & { currentTarget: HTMLInputElement }) {
+    const field = event.currentTarget;
+    const [file] = field.files ?? [];
+    if (file) await grid.load(await file.text());
+    field.value = '';
+  }
+
+  function save() {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([grid.csv()], { type: 'text/csv' }));
+    link.download = `${store.id}-survey.csv`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+</script>
+
+<JobTabs {store} />
+<main>
+  <div class="head">
+    <h1>{text.table.title}</h1>
+    <Button kind="quiet" disabled={!grid.editor.canUndo} onclick={() => grid.editor.undo()}
+      >{text.save.undo}</Button
+    >
+    <Button kind="quiet" disabled={!grid.editor.canRedo} onclick={() => grid.editor.redo()}
+      >{text.save.redo}</Button
+    >
+    <Button onclick={save}>{text.table.save}</Button>
+    {#if mayEdit}
+      <label class="load">
+        {text.table.load}
+        <input type="file" accept=".csv,text/csv,text/plain" onchange={load} />
+      </label>
+    {/if}
+  </div>
+  <p class="lead">{text.table.lead}</p>
+  <p role="status" data-bad={grid.bad}>
+    {grid.progress ? text.table.progress(grid.progress.done, grid.progress.all) : grid.message}
+  </p>
+  {#if grid.problems.length > 0}
+    <ul class="problems">
+      {#each grid.problems.slice(0, 30) as problem (problem)}<li>{problem}</li>{/each}
+    </ul>
+  {/if}
+  {#if grid.openings.length === 0}<p>{text.job.empty}</p>{:else}<SurveyTable {grid} {mayEdit} />{/if}
+</main>
+
+<style>
+  main {
+    display: grid;
+    gap: var(--gap-2);
+    padding: var(--gap-3) var(--gap-4);
+  }
+  .head {
+    display: flex;
+    flex-flow: row wrap;
+    align-items: center;
+    gap: var(--gap-2) var(--gap-4);
+  }
+  .load {
+    display: flex;
+    flex-flow: row wrap;
+    align-items: center;
+    gap: var(--gap-2);
+    font-weight: 500;
+  }
+  .lead {
+    color: var(--ink-soft);
+  }
+  [role='status'] {
+    min-height: 1.4em;
+    font-weight: 600;
+  }
+  [data-bad='true'],
+  .problems {
+    color: var(--bad);
+  }
+</style>
