@@ -43,6 +43,7 @@ export * from './order-size/rough-opening.ts';
 export * from './order-size/unit-for-opening.ts';
 export * from './order-size/pass-through.ts';
 export * from './order-size/altitude.ts';
+export * from './order-size/weight.ts';
 export * from './depth/depth-stack.ts';
 export * from './depth/slope.ts';
 export * from './facade/reach.ts';

@@ -1,4 +1,5 @@
 /** What lies behind what: every plane in the depth of the wall, and whether the planes that must meet do. */
+import { sheetMaterials } from '../methods/materials.ts';
 import type { MethodDocument, Unit, Wall } from '../documents/schema.ts';
 
 export const planeIds = [
@@ -14,6 +15,9 @@ export const planeIds = [
   'interior-face',
 ] as const;
 export type PlaneId = (typeof planeIds)[number];
+
+/** Three layers of tape lie over each other at a corner: common practice, no source. */
+export const tapedCorner = { tape_mm: sheetMaterials['flashing-tape'].thickness_mm, tapeLayers: 3 } as const;
 
 export interface DepthStack {
   /** Place of each plane as w: 0 at the sheathing's outer face, + to the weather, mm. Absent where there is none. */

@@ -1,7 +1,6 @@
 /** The wall round the opening: room for the strips, and planes that must meet in its depth. */
-import { depthStack } from '../../depth/depth-stack.ts';
+import { depthStack, tapedCorner } from '../../depth/depth-stack.ts';
 import { pieceReaches, wallSides } from '../../facade/reach.ts';
-import { sheetMaterials } from '../../methods/materials.ts';
 import { defineCheck } from '../check.ts';
 
 const FREE = { left: 'freeLeft', right: 'freeRight', above: 'freeAbove', below: 'freeBelow' } as const;
@@ -36,8 +35,7 @@ export const depthMeets = defineCheck({
       wall,
       unit,
       method,
-      tape_mm: sheetMaterials['flashing-tape'].thickness_mm,
-      tapeLayers: 3,
+      ...tapedCorner,
       drift_mm: 0,
     });
     if (buckMisses_mm === null || Math.abs(buckMisses_mm) <= MEETS_mm) return;

@@ -16,6 +16,7 @@
     { path: '/board', word: text.board.title },
     { path: '/survey', word: text.table.title },
     { path: '/lines', word: text.lines.title },
+    { path: '/units', word: text.units.title },
     { path: '/sizes', word: text.sizes.title },
     ...(store.pack.rights.includes('people') ? [{ path: '/people', word: text.people.open }] : []),
   ]);

@@ -28,6 +28,7 @@
     type TypedLength,
     type Unit,
   } from '@hulvek/core';
+  import DeliveryFields from './DeliveryFields.svelte';
   import Disputes from './Disputes.svelte';
   import FindingList from './FindingList.svelte';
   import ShimTable from './ShimTable.svelte';
@@ -193,6 +194,7 @@
         <details>
           <summary>{text.measure.more}</summary>
           {#each MORE as group (group.name)}{@render fields(group)}{/each}
+          <DeliveryFields {editor} />
         </details>
       </form>
     </fieldset>

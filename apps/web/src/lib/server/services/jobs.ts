@@ -151,3 +151,22 @@ export async function setLines(
     return true;
   });
 }
+
+/** Adds a unit, or replaces the one that still is what `was` says. */
+export async function putUnit(
+  db: Database,
+  job: string,
+  change: { was: Unit | null; unit: Unit },
+): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const [row] = await tx.select({ units: jobs.units }).from(jobs).where(eq(jobs.id, job)).for('update');
+    const stored = row?.units.find((unit) => unit.id === change.unit.id) ?? null;
+    if (!row || contentHash(stored) !== contentHash(change.was)) return false;
+    const units = stored
+      ? row.units.map((unit) => (unit.id === stored.id ? change.unit : unit))
+      : [...row.units, change.unit];
+    await tx.update(jobs).set({ units }).where(eq(jobs.id, job));
+    await announce(tx, { job, opening: null });
+    return true;
+  });
+}

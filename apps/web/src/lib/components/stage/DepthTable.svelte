@@ -1,0 +1,88 @@
+<script module lang="ts">
+  import type { Plan } from '@hulvek/core';
+
+  export interface DepthTableProps {
+    plan: Plan;
+  }
+</script>
+
+<script lang="ts">
+  import { text } from '$lib/texts/en.ts';
+  import { depthStack, formatLength, planeIds, tapedCorner } from '@hulvek/core';
+
+  let { plan }: DepthTableProps = $props();
+  const length = $derived((mm: number) => formatLength(mm, plan.job.job.units));
+  const stack = $derived(
+    plan.wall && plan.unit && plan.method
+      ? depthStack({ wall: plan.wall, unit: plan.unit, method: plan.method, ...tapedCorner, drift_mm: 0 })
+      : null,
+  );
+  const planes = $derived(
+    stack
+      ? planeIds
+          .flatMap((id) => (stack.planes[id] === undefined ? [] : [{ id, at: stack.planes[id] }]))
+          .sort((a, b) => b.at - a.at)
+      : [],
+  );
+</script>
+
+<section aria-label={text.sizes.stack}>
+  <h2>{text.sizes.stack}</h2>
+  {#if stack}
+    <p class="lead">{text.sizes.stackLead}</p>
+    <table>
+      <thead><tr><th scope="col">{text.sizes.plane}</th><th scope="col">{text.sizes.place}</th></tr></thead>
+      <tbody>
+        {#each planes as { id, at } (id)}
+          <tr><th scope="row">{text.sizes.planes[id]}</th><td class="figure">{length(at)}</td></tr>
+        {/each}
+      </tbody>
+    </table>
+    <p data-bad={stack.buckMisses_mm !== null && Math.abs(stack.buckMisses_mm) > 1.5875}>
+      {stack.buckMisses_mm === null
+        ? text.sizes.noBuck
+        : Math.abs(stack.buckMisses_mm) < 0.05
+          ? text.sizes.buckMeets
+          : text.sizes.buckMisses(length(Math.abs(stack.buckMisses_mm)), stack.buckMisses_mm < 0)}
+    </p>
+    <p>
+      {stack.jambExtension_mm >= 0
+        ? text.sizes.extension(length(stack.jambExtension_mm))
+        : text.sizes.proud(length(-stack.jambExtension_mm))}
+      {text.sizes.buildUp(length(stack.tapeBuildUp_mm))}
+    </p>
+  {:else}<p>{text.sizes.stackMissing}</p>{/if}
+</section>
+
+<style>
+  section {
+    display: grid;
+    gap: var(--gap-2);
+  }
+  .lead {
+    color: var(--ink-soft);
+  }
+  table {
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 5px var(--gap-3) 5px 0;
+    border-bottom: 1px solid var(--line);
+    text-align: left;
+    font-weight: 400;
+  }
+  thead th {
+    font-weight: 700;
+    font-size: 0.9rem;
+    border-bottom: 2px solid var(--ink);
+  }
+  td {
+    text-align: right;
+    white-space: nowrap;
+  }
+  [data-bad='true'] {
+    color: var(--bad);
+    font-weight: 600;
+  }
+</style>

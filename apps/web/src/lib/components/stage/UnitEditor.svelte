@@ -1,0 +1,134 @@
+<script module lang="ts">
+  import type { LengthUnit, Unit } from '@hulvek/core';
+
+  export interface UnitEditorProps {
+    /** `null` for a new one. */
+    unit: Unit | null;
+    units: LengthUnit;
+    mayEdit: boolean;
+    /** Resolves to a sentence when the server would not take it. */
+    onsave: (unit: Unit) => Promise<string>;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/components/ui/Button.svelte';
+  import { freshId } from '$lib/offline/ids.ts';
+  import {
+    newUnitForm,
+    unitForm,
+    unitFromForm,
+    type UnitField,
+    type UnitProblems,
+  } from '$lib/state/unit-form.ts';
+  import { text } from '$lib/texts/en.ts';
+  import { untrack } from 'svelte';
+
+  let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();
+  let form = $state(untrack(() => (unit ? unitForm(unit) : newUnitForm())));
+  let problems = $state.raw<UnitProblems>({});
+  let refused = $state('');
+  let saved = $state(false);
+  const id = untrack(() => unit?.id ?? `unit-${freshId()}`);
+
+  const GROUPS: readonly { name: keyof typeof text.units.groups; fields: readonly UnitField[] }[] = [
+    { name: 'size', fields: ['name', 'operation', 'shape', 'width', 'height', 'frameDepth', 'frameFace'] },
+    { name: 'fin', fields: ['finKind', 'finWidth', 'holeFromFrame', 'fromFront'] },
+    { name: 'parts', fields: ['hinge', 'mullions', 'threshold', 'frameMaterial'] },
+    { name: 'glass', fields: ['panes', 'weight_kg', 'uFactor', 'shgc', 'madeAt_m'] },
+    { name: 'maker', fields: ['foam', 'leastGap', 'largestGap', 'fasteners'] },
+  ];
+  const choices = text.units.choices as Partial<Record<UnitField, Readonly<Record<string, string>>>>;
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    saved = false;
+    const read = unitFromForm(id, form, units);
+    problems = read.ok ? {} : read.problems;
+    if (!read.ok) {
+      const [first] = Object.keys(read.problems);
+      document.getElementById(`unit-${first}`)?.focus();
+      return;
+    }
+    refused = await onsave(read.unit);
+    saved = refused === '';
+  }
+</script>
+
+<form onsubmit={save}>
+  <fieldset class="whole" disabled={!mayEdit}>
+    {#each GROUPS as group (group.name)}
+      <fieldset>
+        <legend>{text.units.groups[group.name]}</legend>
+        {#each group.fields as field (field)}
+          {@const options = choices[field]}
+          <label data-wide={field === 'name'}>
+            <span>{text.units.fields[field]}</span>
+            {#if options}
+              <select id="unit-{field}" bind:value={form[field]}>
+                {#if field !== 'operation' && field !== 'shape' && field !== 'finKind'}
+                  <option value="">{text.units.unknown}</option>
+                {/if}
+                {#each Object.entries(options) as [value, word] (value)}<option {value}>{word}</option>{/each}
+              </select>
+            {:else}
+              <input
+                id="unit-{field}"
+                class={field === 'name' ? '' : 'figure'}
+                autocomplete="off"
+                aria-invalid={problems[field] !== undefined}
+                aria-describedby={problems[field] ? `unit-${field}-say` : undefined}
+                bind:value={form[field]}
+              />
+            {/if}
+            {#if problems[field]}<span id="unit-{field}-say" class="problem">{problems[field]}</span>{/if}
+          </label>
+        {/each}
+      </fieldset>
+    {/each}
+    <Button kind="main" type="submit">{text.units.save}</Button>
+    {#if refused}<p class="problem" role="alert">{refused}</p>{/if}
+    {#if saved}<p role="status">{text.save.saved}</p>{/if}
+  </fieldset>
+</form>
+
+<style>
+  .whole {
+    display: grid;
+    gap: var(--gap-4);
+    justify-items: start;
+  }
+  fieldset {
+    margin: 0;
+    padding: 0;
+    border: 0;
+    min-width: 0;
+  }
+  .whole > fieldset {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+    gap: var(--gap-2) var(--gap-4);
+    width: 100%;
+  }
+  legend {
+    float: left;
+    grid-column: 1 / -1;
+    padding: 0;
+    font-weight: 700;
+    color: var(--ink-soft);
+  }
+  label {
+    display: grid;
+    align-content: start;
+    gap: 2px;
+    font-weight: 500;
+  }
+  label[data-wide='true'] {
+    grid-column: span 2;
+  }
+  .problem {
+    color: var(--bad);
+    font-weight: 600;
+    font-size: 0.9rem;
+  }
+</style>

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import JobTabs from '$lib/components/stage/JobTabs.svelte';
+  import UnitEditor from '$lib/components/stage/UnitEditor.svelte';
+  import UnitSizes from '$lib/components/stage/UnitSizes.svelte';
+  import Button from '$lib/components/ui/Button.svelte';
+  import { sentence } from '$lib/state/outbox.svelte.ts';
+  import { text } from '$lib/texts/en.ts';
+  import { formatSize, type Unit } from '@hulvek/core';
+
+  let { data } = $props();
+  const store = $derived(data.store);
+  const lengths = $derived(store.context.job.units);
+  const mayEdit = $derived(store.pack.rights.includes('plan'));
+  let chosen = $state<string | null>(null);
+  const unit = $derived(
+    chosen === ''
+      ? null
+      : (store.context.units.find((u) => u.id === chosen) ?? store.context.units[0] ?? null),
+  );
+  const used = $derived((id: string) =>
+    store.plans.filter((plan) => plan.unit?.id === id).map((p) => p.opening.mark),
+  );
+
+  async function save(next: Unit): Promise<string> {
+    try {
+      const response = await fetch(`/api/jobs/${store.id}/shelf/units`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ was: unit, unit: next }),
+      });
+      if (!response.ok) return await sentence(response);
+      await store.refresh();
+      chosen = next.id;
+      return '';
+    } catch {
+      return text.install.freezeNeedsNetwork;
+    }
+  }
+</script>
+
+<JobTabs {store} />
+<main>
+  <nav aria-label={text.units.title}>
+    <h1>{text.units.title}</h1>
+    <ul>
+      {#each store.context.units as u (u.id)}
+        <li>
+          <button type="button" aria-pressed={u.id === unit?.id} onclick={() => (chosen = u.id)}>
+            <b>{u.name}</b>
+            <span class="figure">{formatSize({ width: u.width.mm, height: u.height.mm }, lengths)}</span>
+            <span class="used">{used(u.id).join(', ') || text.units.notUsed}</span>
+          </button>
+        </li>
+      {:else}<li>{text.units.none}</li>{/each}
+    </ul>
+    {#if mayEdit}<Button onclick={() => (chosen = '')}>{text.units.add}</Button>{/if}
+  </nav>
+  {#key unit?.id ?? ''}
+    <section aria-label={unit?.name ?? text.units.add}>
+      <h2>{unit?.name ?? text.units.add}</h2>
+      {#if unit}<UnitSizes {unit} {store} />{/if}
+      <UnitEditor {unit} units={lengths} {mayEdit} onsave={save} />
+    </section>
+  {/key}
+</main>
+
+<style>
+  main {
+    display: grid;
+    grid-template-columns: 270px minmax(0, 1fr);
+    gap: var(--gap-5);
+    padding: var(--gap-3) var(--gap-4);
+  }
+  nav {
+    display: grid;
+    gap: var(--gap-3);
+    align-content: start;
+    justify-items: start;
+  }
+  ul {
+    width: 100%;
+  }
+  li button {
+    display: grid;
+    width: 100%;
+    min-height: var(--touch);
+    padding: var(--gap-2) var(--gap-3);
+    border: 0;
+    border-left: 4px solid transparent;
+    border-bottom: 1px solid var(--line);
+    background: none;
+    color: var(--ink);
+    font: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+  li button[aria-pressed='true'] {
+    border-left-color: var(--rust);
+    background: var(--sand);
+  }
+  .used {
+    font-size: 0.9rem;
+    color: var(--ink-soft);
+  }
+  section {
+    display: grid;
+    gap: var(--gap-3);
+    align-content: start;
+    max-width: 56rem;
+  }
+  @media (max-width: 900px) {
+    main {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
