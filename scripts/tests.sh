@@ -69,6 +69,19 @@ crash_trials() {
   return $code
 }
 
+# Ratios measured side by side in one run; nothing here passes or fails.
+run_bench() {
+  prepare with-browser
+  (cd apps/web && npx svelte-kit sync) >"$LOGS/sync.log" 2>&1
+  unset DATABASE_URL
+  pg_bin || install_system with-browser
+  start_test_database
+  trap stop_test_database EXIT
+  export TEST_DATABASE_URL=$DB_URL
+  build_if_stale
+  npx tsx apps/web/bench/bench.ts
+}
+
 run_check() {
   if [ "${1:-}" = --crash ]; then
     prepare

@@ -190,8 +190,7 @@ test('axe finds nothing on any screen, wide or as a phone', async ({ page }) => 
   await signIn(page);
   const paths = [
     '/jobs',
-    '/jobs/skarv-point',
-    '/jobs/skarv-point/people',
+    ...['', '/board', '/survey', '/lines', '/units', '/sizes', '/people'].map((p) => `/jobs/skarv-point${p}`),
     '/account',
     '/invite/no-such-link',
     ...['measure', 'detail', 'install', 'prove'].map((s) => `/jobs/skarv-point/skarv-s-03/${s}`),

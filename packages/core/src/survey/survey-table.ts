@@ -141,3 +141,10 @@ export const pastedCells = (text: string): string[][] =>
     .replace(/\n$/, '')
     .split('\n')
     .map((line) => line.split('\t').map((cell) => cell.trim()));
+
+/** Writes a sheet that `readSurveySheet` reads back; semicolons, because a comma may be a decimal one. */
+export const writeSheet = (rows: readonly (readonly string[])[]): string =>
+  `${Papa.unparse(
+    rows.map((row) => [...row]),
+    { delimiter: ';', newline: '\r\n' },
+  )}\r\n`;

@@ -8,6 +8,7 @@ import {
   readCell,
   readSurveySheet,
   surveyPointIds,
+  writeSheet,
   type Instrument,
   type Opening,
   type SheetRow,
@@ -149,12 +150,10 @@ export class SurveyGrid {
 
   /** The table as a sheet that can be loaded again. */
   csv(): string {
-    const quoted = (cell: string) => (/[";,\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell);
-    const lines = [
+    return writeSheet([
       ['Mark', ...gridPoints.map((p) => LABELS[p])],
       ...this.openings.map((o) => [o.mark, ...gridPoints.map((p) => o.survey.values[p]?.typed ?? '')]),
-    ];
-    return `${lines.map((line) => line.map(quoted).join(';')).join('\r\n')}\r\n`;
+    ]);
   }
 
   #with = (point: SurveyPointId): Instrument => (instrumentFor(point) === 'drawing' ? 'drawing' : 'tape');

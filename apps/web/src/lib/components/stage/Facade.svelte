@@ -4,6 +4,8 @@
 
   export interface FacadeProps {
     name: string;
+    /** Width of the widest façade, so that all are drawn to one scale. */
+    widest_mm: number;
     openings: readonly (Placed & { readonly row: OpeningRow })[];
     /** Among the openings of this façade. */
     collisions: readonly Collision[];
@@ -22,8 +24,18 @@
   import { text } from '$lib/texts/en.ts';
   import VerdictShape from '$lib/components/ui/VerdictShape.svelte';
 
-  let { name, openings, collisions, selected, shown, mayMove, figure, onselect, onmove }: FacadeProps =
-    $props();
+  let {
+    name,
+    widest_mm,
+    openings,
+    collisions,
+    selected,
+    shown,
+    mayMove,
+    figure,
+    onselect,
+    onmove,
+  }: FacadeProps = $props();
 
   const AROUND_mm = 500;
   /** Positions snap to this while dragging; numbers can be finer. */
@@ -36,7 +48,7 @@
 
   const extent = $derived({
     left: Math.min(0, ...openings.map((o) => o.left)) - AROUND_mm,
-    right: Math.max(3000, ...openings.map((o) => o.left + o.width)) + AROUND_mm,
+    right: Math.max(widest_mm, ...openings.map((o) => o.left + o.width)) + AROUND_mm,
     bottom: Math.min(0, ...openings.map((o) => o.bottom)) - 200,
     top: Math.max(2400, ...openings.map((o) => o.bottom + o.height)) + AROUND_mm,
   });

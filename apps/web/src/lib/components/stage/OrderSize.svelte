@@ -25,7 +25,7 @@
   const units = $derived(plan.job.job.units);
   const length = $derived((mm: number) => formatLength(mm, units));
   let kind = $state<keyof typeof text.sizes.kinds>('new');
-  let typed = $state({ width: '', height: '', slope: '10', groove: '37', board: '19' });
+  let typed = $state({ width: '', height: '', slope: '10', groove: '37 mm', board: '19 mm' });
   const usual = $derived(
     kind === 'new'
       ? { width: USUAL_CLEARANCE_mm.most, height: 10 + (plan.fit?.placement.bottom ?? 16) }

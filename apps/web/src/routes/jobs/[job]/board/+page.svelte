@@ -30,6 +30,7 @@
     }),
   );
   const facades = $derived([...new Set(places.map((p) => p.facade))].sort());
+  const widest_mm = $derived(Math.max(3000, ...places.map((p) => p.left + p.width)));
   const meetings = $derived(collisions(plans));
   const nowhere = $derived(store.rows.filter((row) => !places.some((p) => p.id === row.id)));
   const words = $derived(search.trim().toLowerCase());
@@ -121,6 +122,7 @@
       {#each facades as facade (facade)}
         <Facade
           name={facade}
+          {widest_mm}
           openings={places.filter((p) => p.facade === facade)}
           collisions={meetings.filter((c) =>
             places.some((p) => p.id === c.openings[0] && p.facade === facade),

@@ -1,0 +1,102 @@
+/** Prints ratios measured side by side in one run. Usage: ./hulvek bench */
+import { contextOf, openingsOf, planOpening, type JobFile } from '@hulvek/core';
+import { chromium, type Page } from '@playwright/test';
+import setup from '../e2e/server.setup.ts';
+import { launchArguments } from '../playwright.config.ts';
+import { jobOf } from './jobs.ts';
+
+const FEW = 20;
+const MANY = 500;
+const ROUNDS = 3;
+const percentile = (list: readonly number[], share: number): number =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))] ?? NaN;
+const say = (line: string) => process.stdout.write(`${line}\n`);
+
+function planAll(file: JobFile): number {
+  const [openings, context] = [openingsOf(file), contextOf(file)];
+  const started = performance.now();
+  for (const opening of openings) planOpening(opening, context);
+  return performance.now() - started;
+}
+
+function benchPlans(few: JobFile, many: JobFile): void {
+  planAll(few);
+  const rounds = Array.from({ length: ROUNDS }, () => [planAll(few) / FEW, planAll(many) / MANY] as const);
+  const [a, b] = [
+    percentile(
+      rounds.map((r) => r[0]),
+      0.5,
+    ),
+    percentile(
+      rounds.map((r) => r[1]),
+      0.5,
+    ),
+  ];
+  say(`plans          ${MANY} openings in ${Math.round(b * MANY)} ms, ${b.toFixed(2)} ms each`);
+  say(`               each of ${MANY} against each of ${FEW}: ratio ${(b / a).toFixed(2)}`);
+}
+
+/** Milliseconds from frame to frame while one opening is dragged over the board. */
+async function dragFrames(page: Page, job: string): Promise<number[]> {
+  await page.goto(`/jobs/${job}/board`);
+  const box = await page.locator('.opening').first().boundingBox();
+  if (!box) throw new Error('nothing to drag');
+  await page.mouse.move(box.x + 4, box.y + 4);
+  await page.mouse.down();
+  await page.evaluate(() => {
+    const frames: number[] = [];
+    let last = performance.now();
+    const tick = (now: number) => {
+      frames.push(now - last);
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+    Object.assign(globalThis, { frames });
+  });
+  for (let i = 0; i < 80; i++) await page.mouse.move(box.x + 4 + i, box.y + 4 + (i % 12));
+  const frames = await page.evaluate(() => (globalThis as unknown as { frames: number[] }).frames);
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  return frames.slice(2);
+}
+
+async function benchBoard(few: JobFile, many: JobFile): Promise<void> {
+  const teardown = await setup();
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: launchArguments });
+  try {
+    const page = await browser.newPage({
+      baseURL: process.env.HULVEK_BASE ?? '',
+      viewport: { width: 1280, height: 800 },
+    });
+    await page.goto('/sign-in');
+    await page.getByLabel('E-mail').fill('ines@demo.invalid');
+    await page.getByLabel('Password').fill('level-and-plumb');
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await page.waitForURL(/\/jobs$/);
+    for (const file of [few, many]) {
+      await page.goto('/jobs');
+      const buffer = Buffer.from(JSON.stringify(file));
+      await page
+        .getByLabel('Job file (*.hulvek.json)')
+        .setInputFiles({ name: 'job.hulvek.json', mimeType: 'application/json', buffer });
+      await page.getByRole('button', { name: 'Load', exact: true }).click();
+      await page.waitForURL(`**/jobs/${file.job.id}`);
+    }
+    const frames: [number[], number[]] = [[], []];
+    for (let round = 0; round < ROUNDS; round++) {
+      frames[0].push(...(await dragFrames(page, few.job.id)));
+      frames[1].push(...(await dragFrames(page, many.job.id)));
+    }
+    const [a, b] = frames.map((list) => percentile(list, 0.95)) as [number, number];
+    say(`board, drag    p95 frame ${b.toFixed(1)} ms with ${MANY} openings, ${a.toFixed(1)} ms with ${FEW}`);
+    say(`               ratio ${(b / a).toFixed(2)} (goal: at most 2)`);
+  } finally {
+    await browser.close();
+    await teardown();
+  }
+}
+
+const [few, many] = [jobOf(FEW, 'few'), jobOf(MANY, 'many')];
+benchPlans(few, many);
+await benchBoard(few, many);
