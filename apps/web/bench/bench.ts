@@ -36,6 +36,17 @@ function benchPlans(few: JobFile, many: JobFile): void {
   say(`               each of ${MANY} against each of ${FEW}: ratio ${(b / a).toFixed(2)}`);
 }
 
+/** As text: it runs in the page, where nothing of this file is known. */
+const RECORD_FRAMES = `
+  globalThis.frames_ms = [];
+  let last = performance.now();
+  requestAnimationFrame(function next(now) {
+    globalThis.frames_ms.push(now - last);
+    last = now;
+    requestAnimationFrame(next);
+  });
+`;
+
 /** Milliseconds from frame to frame while one opening is dragged over the board. */
 async function dragFrames(page: Page, job: string): Promise<number[]> {
   await page.goto(`/jobs/${job}/board`);
@@ -43,19 +54,9 @@ async function dragFrames(page: Page, job: string): Promise<number[]> {
   if (!box) throw new Error('nothing to drag');
   await page.mouse.move(box.x + 4, box.y + 4);
   await page.mouse.down();
-  await page.evaluate(() => {
-    const frames: number[] = [];
-    let last = performance.now();
-    const tick = (now: number) => {
-      frames.push(now - last);
-      last = now;
-      requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-    Object.assign(globalThis, { frames });
-  });
+  await page.evaluate(RECORD_FRAMES);
   for (let i = 0; i < 80; i++) await page.mouse.move(box.x + 4 + i, box.y + 4 + (i % 12));
-  const frames = await page.evaluate(() => (globalThis as unknown as { frames: number[] }).frames);
+  const frames = await page.evaluate<number[]>('globalThis.frames_ms');
   await page.keyboard.press('Escape');
   await page.mouse.up();
   return frames.slice(2);

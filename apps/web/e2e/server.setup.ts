@@ -46,6 +46,7 @@ export default async function setup() {
       HOST: '127.0.0.1',
       ORIGIN: base,
       LOG_LEVEL: 'warn',
+      BODY_SIZE_LIMIT: '20M',
     },
     stdio: 'inherit',
   });

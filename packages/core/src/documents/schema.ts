@@ -24,19 +24,24 @@ const instant = z.iso.datetime({ offset: true });
 const TYPED_AGREEMENT_mm = 25.4 / 32;
 
 /** A length: the text as typed and the millimetres it stands for. The two must agree in one of the job units. */
-export const typedLength = z
-  .strictObject({ typed: words(40).min(1), mm: z.number().min(-20_000).max(20_000) })
-  .superRefine((length, context) => {
-    const readings = (['mm', 'in'] as const).map((unit) => parseLength(length.typed, unit));
-    const agrees = readings.some((r) => r.ok && Math.abs(r.value.mm - length.mm) <= TYPED_AGREEMENT_mm);
-    if (!agrees) {
-      context.addIssue({
-        code: 'custom',
-        path: ['typed'],
-        message: `"${length.typed}" does not read as ${length.mm} mm; correct one of the two`,
-      });
-    }
-  });
+const lengthWithin = (most_mm: number) =>
+  z
+    .strictObject({ typed: words(40).min(1), mm: z.number().min(-most_mm).max(most_mm) })
+    .superRefine((length, context) => {
+      const readings = (['mm', 'in'] as const).map((unit) => parseLength(length.typed, unit));
+      const agrees = readings.some((r) => r.ok && Math.abs(r.value.mm - length.mm) <= TYPED_AGREEMENT_mm);
+      if (!agrees) {
+        context.addIssue({
+          code: 'custom',
+          path: ['typed'],
+          message: `"${length.typed}" does not read as ${length.mm} mm; correct one of the two`,
+        });
+      }
+    });
+
+export const typedLength = lengthWithin(20_000);
+/** Along a façade, which may be longer than anything that is cut. */
+const placeLength = lengthWithin(200_000);
 
 const positiveLength = typedLength.refine((length) => length.mm > 0, { error: 'must be more than nothing' });
 
@@ -224,7 +229,7 @@ export const openingDocumentSchema = z.strictObject({
   /** Numbers of the method changed for this opening only. */
   numbers: numbersSchema,
   /** Lower left corner of the rough opening on its façade, seen from outside: from its left end, and above its zero line. */
-  position: z.strictObject({ u: typedLength, v: typedLength }).optional(),
+  position: z.strictObject({ u: placeLength, v: placeLength }).optional(),
   /** Where and how the unit that came for this opening is damaged; empty when it was looked at and found whole. */
   damage: note.optional(),
   /** What the label on the delivered unit says. */

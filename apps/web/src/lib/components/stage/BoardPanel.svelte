@@ -68,8 +68,8 @@
             hint={text.board.fromLeftHint}
             value={position?.u ?? null}
             unit={units}
-            least_mm={-20_000}
-            most_mm={20_000}
+            least_mm={-200_000}
+            most_mm={200_000}
             onchange={(value) => place('u', value)}
           />
           <LengthField
@@ -79,8 +79,8 @@
             hint={text.board.aboveZeroHint}
             value={position?.v ?? null}
             unit={units}
-            least_mm={-20_000}
-            most_mm={20_000}
+            least_mm={-200_000}
+            most_mm={200_000}
             onchange={(value) => place('v', value)}
           />
         </fieldset>
