@@ -13,13 +13,11 @@ async function bareJob(page: Page, id: string): Promise<string> {
     records: { readings: [], issues: [], entries: [] },
   };
   await page.goto('/jobs');
-  await page
-    .getByLabel('Job file (*.hulvek.json)')
-    .setInputFiles({
-      name: `${id}.hulvek.json`,
-      mimeType: 'application/json',
-      buffer: Buffer.from(JSON.stringify(bare)),
-    });
+  await page.getByLabel('Job file (*.hulvek.json)').setInputFiles({
+    name: `${id}.hulvek.json`,
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(bare)),
+  });
   await page.getByRole('button', { name: 'Load', exact: true }).click();
   await expect(page).toHaveURL(new RegExp(`/jobs/${id}$`));
   return `/jobs/${id}`;
@@ -215,4 +213,65 @@ test('a line that cannot be is explained by the opening that breaks it; another 
   await expect(heads.getByText(/Common line at/)).toBeVisible();
   await heads.getByRole('button', { name: 'Remove the line' }).click();
   await expect(heads).toHaveCount(0);
+});
+
+test('a buck of 64 mm before 51 mm of board and a 19 mm batten is said to be 6 mm short, where it is entered', async ({
+  page,
+}) => {
+  await signIn(page);
+  const job = await bareJob(page, 'depth');
+  await page.goto(`${job}/sizes`);
+  const wall = page.getByRole('region', { name: 'Layers of the wall' });
+  for (const [role, typed] of [
+    ['exterior-board', '51'],
+    ['cavity', '19 mm'],
+  ] as const) {
+    await wall.getByRole('button', { name: 'Add a layer' }).click();
+    await wall.getByLabel('Layer 1').selectOption(role);
+    await wall.getByLabel('Thickness 1').fill(typed);
+  }
+  await wall.getByRole('button', { name: 'Keep the wall' }).click();
+  await wall.getByLabel('Buck of the method', { exact: true }).selectOption('foam');
+  await wall.getByLabel('Leg in the opening').fill('38');
+  await wall.getByLabel('Projects from the sheathing').fill('6x');
+  await wall.getByRole('button', { name: 'Keep the buck' }).click();
+  await expect(wall.getByRole('alert')).toContainText('must read as lengths');
+  await wall.getByLabel('Projects from the sheathing').fill('64');
+  await wall.getByRole('button', { name: 'Keep the buck' }).click();
+  await expect(page.getByText('The buck is 6 mm short of the trim plane.')).toBeVisible();
+  await page.goto(`${job}/skarv-s-01/measure`);
+  await expect(page.getByRole('heading', { name: 'Buck too short for the wall' })).toBeVisible();
+});
+
+test('a unit entered with the maker’s limits is kept; glazing from another altitude and the wrong label are found', async ({
+  page,
+}) => {
+  await signIn(page);
+  const job = await bareJob(page, 'units');
+  await page.goto(`${job}/units`);
+  await page.getByRole('button', { name: /Type B/ }).click();
+  const unit = page.getByRole('region', { name: 'Type B, casement' });
+  await expect(unit.getByText('Frame the opening 919')).toBeVisible();
+  await unit.getByLabel('Panes, outside first (;)').fill('4; 4');
+  await unit.getByLabel('Solar gain (SHGC)').fill('1,8');
+  await unit.getByRole('button', { name: 'Keep the unit' }).click();
+  await expect(unit.getByLabel('Solar gain (SHGC)')).toBeFocused();
+  await expect(unit.getByLabel('Solar gain (SHGC)')).toHaveAttribute('aria-invalid', 'true');
+  await unit.getByLabel('Solar gain (SHGC)').fill('0,3');
+  await unit.getByLabel('Glazing closed at, m above sea').fill('1650');
+  await unit.getByRole('button', { name: 'Keep the unit' }).click();
+  await expect(unit.getByText('Its glass alone weighs about 16 kg.')).toBeVisible();
+  await page.goto(`${job}/skarv-s-01/measure`);
+  const result = page.getByRole('region', { name: 'Result' });
+  await expect(result.getByRole('heading', { name: 'Solar gain is not what was asked' })).toBeVisible();
+  await expect(result.getByRole('heading', { name: 'Glazing from another altitude' })).toBeVisible();
+
+  // What the façade asks for is changed on the job's page, and the finding goes.
+  await page.goto(job);
+  await page.getByLabel('South, Solar gain at least').fill('');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+  await page.goto(`${job}/skarv-s-01/measure`);
+  await expect(result.getByRole('heading', { name: 'Glazing from another altitude' })).toBeVisible();
+  await expect(result.getByRole('heading', { name: 'Solar gain is not what was asked' })).toHaveCount(0);
 });

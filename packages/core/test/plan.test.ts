@@ -249,3 +249,32 @@ describe('drawings', () => {
     expect(drawn).toBeCloseTo(cuts.find((cut) => cut.piece === 'pan')?.width_mm ?? 0, 0);
   });
 });
+
+describe('joined units and doors', () => {
+  const [unit] = job.units.filter((u) => u.id === openingWith(SQUARE).unit);
+  if (!unit) throw new Error('no unit');
+  const planOf = (changes: Partial<typeof unit>) =>
+    planOpening(openingWith(SQUARE), { ...job, units: [{ ...unit, ...changes }] });
+  const sill = (plan: ReturnType<typeof planOf>) =>
+    (plan.fit?.shims ?? [])
+      .filter((s) => s.side === 'sill')
+      .map((s) => s.at_mm - (plan.fit?.placement.left ?? 0));
+
+  it('a mullion at 450 of 900 mm carries on a shim of its own and stands in the drawing as two frames, 140 mm wide', () => {
+    const plan = planOf({ mullions: [{ typed: '450', mm: 450 }] });
+    expect(sill(plan).map(Math.round)).toEqual([50, 450, 850]);
+    const mullion = plan.build?.pieces
+      .flatMap((p) => (p.form === 'solid' ? p.solids : []))
+      .find((s) => s.id.endsWith('mullion-1'));
+    expect(mullion && mullion.u[1] - mullion.u[0]).toBe(140);
+    expect(sill(planOf({ mullions: [{ typed: '300', mm: 300 }] })).map(Math.round)).toEqual([
+      50, 300, 450, 850,
+    ]);
+  });
+
+  it('a threshold carries every 305 mm at most', () => {
+    const places = sill(planOf({ threshold: { typed: '30', mm: 30 } }));
+    expect(places.slice(1).every((at, i) => at - (places[i] ?? 0) <= 304.8)).toBe(true);
+    expect(places.length).toBeGreaterThan(sill(planOf({})).length);
+  });
+});

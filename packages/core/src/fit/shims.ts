@@ -38,6 +38,21 @@ export interface ShimInput {
   readonly fromCorner_mm: number;
   readonly spacing_mm: number;
   readonly sillFromEnd_mm: number;
+  /** Places on the sill that carry in any case, from the unit's left end: under every mullion. */
+  readonly underMullions_mm: readonly number[];
+  /** A threshold is walked on and needs shims closer than this; `null` under a window. */
+  readonly thresholdSpacing_mm: number | null;
+}
+
+/** Two shims nearer than this are one. */
+const TOGETHER_mm = 60;
+
+/** Evenly spread places, those too near a mullion moved under it. */
+function sillPlaces({ unit, ...input }: ShimInput): number[] {
+  const spacing = Math.min(input.spacing_mm, input.thresholdSpacing_mm ?? Infinity);
+  const spread = positionsAlong({ length: unit.width, edge: input.sillFromEnd_mm, spacing });
+  const own = spread.filter((at) => input.underMullions_mm.every((m) => Math.abs(m - at) >= TOGETHER_mm));
+  return [...own, ...input.underMullions_mm].sort((a, b) => a - b);
 }
 
 export function shimSchedule(input: ShimInput): Shim[] {
@@ -52,8 +67,7 @@ export function shimSchedule(input: ShimInput): Shim[] {
       return { side, at_mm, thickness_mm: out * (face - reveal), bevel_mm: 0 };
     });
   };
-  const spread = { length: unit.width, edge: input.sillFromEnd_mm, spacing: input.spacing_mm };
-  const sill = positionsAlong(spread).map((from): Shim => {
+  const sill = sillPlaces(input).map((from): Shim => {
     const at_mm = unit.left + from;
     const rough = along(stations.bottom, 'u', at_mm, (s) => s.v);
     return {

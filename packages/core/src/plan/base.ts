@@ -60,6 +60,7 @@ export function unitGeometry(unit: Unit, at: { left: number; bottom: number }): 
     left: at.left,
     bottom: at.bottom,
     frameFace: unit.frameFace.mm,
+    mullions: (unit.mullions ?? []).map((m) => at.left + m.mm),
     finWidth: unit.fin.width.mm,
     holeFromFrame: unit.fin.holeFromFrame.mm,
     front: unit.fin.fromFront.mm,

@@ -108,6 +108,9 @@ function build({ frame, wall, unit, preset, numbers, depth_mm }: BuildInput): { 
   return { fit, build: { context, base: baseSolids(opening), pieces, steps, events } };
 }
 
+/** Shims under a door's threshold, 12 in at most: common practice, no source. */
+const THRESHOLD_SPACING_mm = 304.8;
+
 function fitUnit(input: {
   frame: OpeningFrame;
   unit: Unit;
@@ -135,6 +138,8 @@ function fitUnit(input: {
     fromCorner_mm: numbers.shimFromCorner,
     spacing_mm: numbers.shimSpacing,
     sillFromEnd_mm: numbers.sillShimFromEnd,
+    underMullions_mm: (unit.mullions ?? []).map((m) => m.mm),
+    thresholdSpacing_mm: unit.threshold ? THRESHOLD_SPACING_mm : null,
   });
   return { placement, limits, result: judgeFit(placement, limits), shims };
 }

@@ -126,6 +126,22 @@ export class JobStore {
     }
   }
 
+  /** Changes something of the job itself; a sentence when it was refused. It needs the server for the last word. */
+  async put(what: 'shelf' | 'site', body: unknown): Promise<string> {
+    try {
+      const response = await fetch(`/api/jobs/${this.id}/${what}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+      const refused = response.ok ? '' : await sentence(response);
+      await this.refresh();
+      return refused;
+    } catch {
+      return text.offline.needsNetwork;
+    }
+  }
+
   /** Follows what others do until `close`. */
   follow(): () => void {
     const stream = new EventSource(`/api/jobs/${this.id}/changes`);

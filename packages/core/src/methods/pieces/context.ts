@@ -21,6 +21,8 @@ export interface UnitGeometry {
   readonly left: number;
   readonly bottom: number;
   readonly frameFace: number;
+  /** Centres of the mullions of joined units, as u. */
+  readonly mullions: readonly number[];
   readonly finWidth: number;
   readonly holeFromFrame: number;
   /** Frame outside and inside, as w. */

@@ -16,7 +16,7 @@ const edges = (context: PieceContext, piece: string) => {
 };
 
 export function unitSolids(id: string, context: PieceContext): SolidPiece {
-  const { left, right, bottom, top, frameFace: f, front, back } = edges(context, id);
+  const { left, right, bottom, top, frameFace: f, mullions, front, back } = edges(context, id);
   const depth: Range = [back, front];
   const glassMiddle = (front + back) / 2;
   const glass: Range = [glassMiddle - GLASS_THICKNESS_mm / 2, glassMiddle + GLASS_THICKNESS_mm / 2];
@@ -31,6 +31,8 @@ export function unitSolids(id: string, context: PieceContext): SolidPiece {
       part('left', [left, left + f], [bottom + f, top - f]),
       part('right', [right - f, right], [bottom + f, top - f]),
       box(`${id}-glass`, 'glass', [left + f, right - f], [bottom + f, top - f], glass),
+      // Two frames stand against each other at a mullion.
+      ...mullions.map((u, i) => part(`mullion-${i + 1}`, [u - f, u + f], [bottom + f, top - f])),
     ],
   };
 }

@@ -12,9 +12,12 @@
 </script>
 
 <script lang="ts">
+  import { goto } from '$app/navigation';
+  import Button from '$lib/components/ui/Button.svelte';
+  import { freshId } from '$lib/offline/ids.ts';
   import LengthField from '$lib/components/ui/LengthField.svelte';
   import { text } from '$lib/texts/en.ts';
-  import { formatLength, formatSize, type Opening, type TypedLength } from '@hulvek/core';
+  import { formatLength, formatSize, type LineDocument, type Opening, type TypedLength } from '@hulvek/core';
 
   let { store, editor, selected, meetings }: BoardPanelProps = $props();
   const units = $derived(store.context.job.units);
@@ -46,6 +49,21 @@
       const now = opening.position ?? { u: zero, v: zero };
       return { ...opening, position: { ...now, [axis]: value ?? zero } };
     });
+  }
+
+  let refused = $state('');
+
+  async function lineUpSelected(kind: LineDocument['kind']) {
+    const lines = store.context.job.lines ?? [];
+    const name = text.board
+      .lineName(text.lines.kinds[kind], chosen.map((row) => row.mark).join(', '))
+      .slice(0, 120);
+    const line = { id: `line-${freshId()}`, name, kind, openings: [...selected] };
+    refused = await store.put('site', {
+      was: { lines: store.context.job.lines },
+      change: { lines: [...lines, line] },
+    });
+    if (refused === '') await goto(`/jobs/${store.id}/lines`);
   }
 
   const apply = (field: 'unit' | 'method' | 'wall', id: string) =>
@@ -85,6 +103,15 @@
           />
         </fieldset>
       {/key}
+    {/if}
+    {#if chosen.length > 1 && store.pack.rights.includes('settings')}
+      <fieldset class="lineup">
+        <legend>{text.board.lineUp}</legend>
+        {#each Object.entries(text.lines.kinds) as [kind, word] (kind)}
+          <Button onclick={() => lineUpSelected(kind as LineDocument['kind'])}>{word}</Button>
+        {/each}
+      </fieldset>
+      {#if refused}<p class="refused" role="alert">{refused}</p>{/if}
     {/if}
     {#if mayPlan}
       <fieldset class="apply">
@@ -148,6 +175,14 @@
     display: grid;
     gap: 2px;
     font-weight: 500;
+  }
+  .lineup {
+    grid-template-columns: repeat(3, auto);
+    justify-content: start;
+  }
+  .refused {
+    color: var(--bad);
+    font-weight: 600;
   }
   li {
     padding: var(--gap-2) 0 var(--gap-2) var(--gap-3);

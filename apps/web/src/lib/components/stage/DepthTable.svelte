@@ -17,6 +17,8 @@
       ? depthStack({ wall: plan.wall, unit: plan.unit, method: plan.method, ...tapedCorner, drift_mm: 0 })
       : null,
   );
+  /** From the frame's inner face to where a clip's leg lies on the framing. */
+  const clip_mm = $derived((stack?.planes['frame-back'] ?? 0) - (stack?.planes['framing-back'] ?? 0));
   const planes = $derived(
     stack
       ? planeIds
@@ -44,6 +46,9 @@
         : Math.abs(stack.buckMisses_mm) < 0.05
           ? text.sizes.buckMeets
           : text.sizes.buckMisses(length(Math.abs(stack.buckMisses_mm)), stack.buckMisses_mm < 0)}
+    </p>
+    <p>
+      {clip_mm >= 0 ? text.wall.clip(length(clip_mm)) : text.wall.clipPast(length(-clip_mm))}
     </p>
     <p>
       {stack.jambExtension_mm >= 0

@@ -6,8 +6,9 @@ import {
   type Job,
   type JobContext,
   type JobFile,
-  type LineDocument,
+  type MethodDocument,
   type Unit,
+  type Wall,
 } from '@hulvek/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
@@ -130,11 +131,15 @@ export async function setUnitSystem(db: Queries, job: string, units: Job['units'
   await announce(db, { job, opening: null });
 }
 
-/** Replaces the common lines when they still are what `was` says. */
-export async function setLines(
+/** What the job says of its site. */
+export type SitePart = Pick<Job, 'lines' | 'altitude_m' | 'facades'>;
+
+/** Changes parts of the job that still are what `was` says; a part left out of `change` is taken away. */
+export async function changeJob(
   db: Database,
   job: string,
-  change: { was: readonly LineDocument[]; lines: readonly LineDocument[] },
+  was: SitePart,
+  change: SitePart,
 ): Promise<boolean> {
   return inTransaction(db, async (tx) => {
     const [row] = await tx
@@ -142,30 +147,48 @@ export async function setLines(
       .from(jobs)
       .where(eq(jobs.id, job))
       .for('update');
-    if (!row || contentHash(row.document.lines ?? []) !== contentHash(change.was)) return false;
+    if (!row) return false;
+    const { lines, altitude_m, facades, ...rest } = row.document;
+    const now: SitePart = defined({ lines, altitude_m, facades });
+    // Only what the sender knew of can have been meant.
+    const known = Object.fromEntries(
+      Object.keys({ ...was, ...change }).map((k) => [k, now[k as keyof SitePart]]),
+    );
+    if (contentHash(known) !== contentHash(was)) return false;
+    const kept = Object.fromEntries(Object.entries(now).filter(([k]) => !(k in known)));
     await tx
       .update(jobs)
-      .set({ document: { ...row.document, lines: [...change.lines] } })
+      .set({ document: { ...rest, ...kept, ...change } })
       .where(eq(jobs.id, job));
     await announce(tx, { job, opening: null });
     return true;
   });
 }
 
-/** Adds a unit, or replaces the one that still is what `was` says. */
-export async function putUnit(
+const defined = <T extends object>(value: T): SitePart =>
+  Object.fromEntries(Object.entries(value).filter(([, v]) => v !== undefined)) as SitePart;
+
+export type ShelfChange =
+  | { readonly kind: 'units'; readonly was: Unit | null; readonly item: Unit }
+  | { readonly kind: 'walls'; readonly was: Wall | null; readonly item: Wall }
+  | { readonly kind: 'methods'; readonly was: MethodDocument | null; readonly item: MethodDocument };
+
+/** Adds an item to a shelf of the job, or replaces the one that still is what `was` says. */
+export async function putOnShelf(
   db: Database,
   job: string,
-  change: { was: Unit | null; unit: Unit },
+  { kind, was, item }: ShelfChange,
 ): Promise<boolean> {
   return inTransaction(db, async (tx) => {
-    const [row] = await tx.select({ units: jobs.units }).from(jobs).where(eq(jobs.id, job)).for('update');
-    const stored = row?.units.find((unit) => unit.id === change.unit.id) ?? null;
-    if (!row || contentHash(stored) !== contentHash(change.was)) return false;
-    const units = stored
-      ? row.units.map((unit) => (unit.id === stored.id ? change.unit : unit))
-      : [...row.units, change.unit];
-    await tx.update(jobs).set({ units }).where(eq(jobs.id, job));
+    const [row] = await tx.select().from(jobs).where(eq(jobs.id, job)).for('update');
+    const shelf: readonly { id: string }[] = row?.[kind] ?? [];
+    const stored = shelf.find((other) => other.id === item.id) ?? null;
+    if (!row || contentHash(stored) !== contentHash(was)) return false;
+    const next = stored ? shelf.map((other) => (other.id === item.id ? item : other)) : [...shelf, item];
+    await tx
+      .update(jobs)
+      .set({ [kind]: next })
+      .where(eq(jobs.id, job));
     await announce(tx, { job, opening: null });
     return true;
   });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import JobTabs from '$lib/components/stage/JobTabs.svelte';
+  import SiteForm from '$lib/components/stage/SiteForm.svelte';
   import Button from '$lib/components/ui/Button.svelte';
   import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
@@ -121,6 +122,7 @@
         {#if form && 'added' in form && form.added}<p role="status">{text.job.added(form.added)}</p>{/if}
         <Button type="submit">{text.job.addUnitSubmit}</Button>
       </form>
+      {#if rights.includes('settings')}<SiteForm {store} />{/if}
     </div>
   {/if}
 </main>

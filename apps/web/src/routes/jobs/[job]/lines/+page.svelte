@@ -4,7 +4,6 @@
   import Button from '$lib/components/ui/Button.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { freshId } from '$lib/offline/ids.ts';
-  import { sentence } from '$lib/state/outbox.svelte.ts';
   import { text } from '$lib/texts/en.ts';
   import { formatLength, lineUp, type LineDocument, type LineMember, type LineResult } from '@hulvek/core';
   import { SvelteSet } from 'svelte/reactivity';
@@ -27,18 +26,7 @@
     );
 
   async function save(next: readonly LineDocument[]) {
-    problem = '';
-    try {
-      const response = await fetch(`/api/jobs/${store.id}/lines`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ was: lines, lines: next }),
-      });
-      if (!response.ok) problem = await sentence(response);
-    } catch {
-      problem = text.install.freezeNeedsNetwork;
-    }
-    await store.refresh();
+    problem = await store.put('site', { was: { lines: store.context.job.lines }, change: { lines: next } });
     return problem === '';
   }
 

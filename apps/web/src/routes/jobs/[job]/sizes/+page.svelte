@@ -3,6 +3,7 @@
   import JobTabs from '$lib/components/stage/JobTabs.svelte';
   import OrderSize from '$lib/components/stage/OrderSize.svelte';
   import SlopeSetOut from '$lib/components/stage/SlopeSetOut.svelte';
+  import WallEditor from '$lib/components/stage/WallEditor.svelte';
   import { text } from '$lib/texts/en.ts';
 
   let { data } = $props();
@@ -31,6 +32,11 @@
         <OrderSize {plan} />
         <SlopeSetOut {plan} />
         <DepthTable {plan} />
+        {#if plan.wall && plan.method}
+          <section aria-label={text.wall.layers}>
+            {#key [plan.wall, plan.method]}<WallEditor {store} wall={plan.wall} method={plan.method} />{/key}
+          </section>
+        {/if}
       {/key}
     </div>
   {:else}<p>{text.job.empty}</p>{/if}

@@ -3,7 +3,6 @@
   import UnitEditor from '$lib/components/stage/UnitEditor.svelte';
   import UnitSizes from '$lib/components/stage/UnitSizes.svelte';
   import Button from '$lib/components/ui/Button.svelte';
-  import { sentence } from '$lib/state/outbox.svelte.ts';
   import { text } from '$lib/texts/en.ts';
   import { formatSize, type Unit } from '@hulvek/core';
 
@@ -22,19 +21,9 @@
   );
 
   async function save(next: Unit): Promise<string> {
-    try {
-      const response = await fetch(`/api/jobs/${store.id}/shelf/units`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ was: unit, unit: next }),
-      });
-      if (!response.ok) return await sentence(response);
-      await store.refresh();
-      chosen = next.id;
-      return '';
-    } catch {
-      return text.install.freezeNeedsNetwork;
-    }
+    const refused = await store.put('shelf', { kind: 'units', was: unit, item: next });
+    if (refused === '') chosen = next.id;
+    return refused;
   }
 </script>
 

@@ -1,0 +1,140 @@
+<script module lang="ts">
+  import type { JobStore } from '$lib/state/job.svelte.ts';
+
+  export interface SiteFormProps {
+    store: JobStore;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/components/ui/Button.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import { jobSchema } from '@hulvek/core';
+  import { untrack } from 'svelte';
+
+  let { store }: SiteFormProps = $props();
+  const job = $derived(store.context.job);
+  const names = untrack(() => [
+    ...new Set(
+      [...store.rows.map((row) => row.facade), ...(job.facades ?? []).map((f) => f.name)].filter(Boolean),
+    ),
+  ]);
+  const FIELDS = ['uMost', 'shgcLeast', 'shgcMost'] as const;
+  const shown = (value: number | undefined) => (value === undefined ? '' : String(value));
+  let altitude = $state(untrack(() => shown(job.altitude_m)));
+  let asked = $state(
+    untrack(() =>
+      names.sort().map((name) => {
+        const facade = job.facades?.find((f) => f.name === name);
+        return {
+          name,
+          uMost: shown(facade?.uMost),
+          shgcLeast: shown(facade?.shgcLeast),
+          shgcMost: shown(facade?.shgcMost),
+        };
+      }),
+    ),
+  );
+  let problem = $state('');
+  let saved = $state(false);
+
+  const figure = (typed: string) => Number(typed.trim().replace(',', '.'));
+  const filled = (typed: string) => typed.trim() !== '';
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    saved = false;
+    const facades = asked
+      .map((row) => ({
+        name: row.name,
+        ...Object.fromEntries(FIELDS.filter((f) => filled(row[f])).map((f) => [f, figure(row[f])])),
+      }))
+      .filter((facade) => Object.keys(facade).length > 1);
+    const change = {
+      ...(filled(altitude) && { altitude_m: figure(altitude) }),
+      ...(facades.length > 0 && { facades }),
+    };
+    const parsed = jobSchema.pick({ altitude_m: true, facades: true }).safeParse(change);
+    if (!parsed.success) {
+      problem = text.site.wrong;
+      return;
+    }
+    const was = {
+      ...(job.altitude_m !== undefined && { altitude_m: job.altitude_m }),
+      ...(job.facades && { facades: job.facades }),
+    };
+    problem = await store.put('site', { was, change });
+    saved = problem === '';
+  }
+</script>
+
+<form onsubmit={save}>
+  <h2>{text.site.title}</h2>
+  <p>{text.site.lead}</p>
+  <label>{text.site.altitude}<input class="figure" autocomplete="off" bind:value={altitude} /></label>
+  {#if asked.length > 0}
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">{text.site.facade}</th>
+          {#each FIELDS as field (field)}<th scope="col">{text.site[field]}</th>{/each}
+        </tr>
+      </thead>
+      <tbody>
+        {#each asked as row (row.name)}
+          <tr>
+            <th scope="row">{row.name}</th>
+            {#each FIELDS as field (field)}
+              <td
+                ><input
+                  class="figure"
+                  autocomplete="off"
+                  aria-label="{row.name}, {text.site[field]}"
+                  bind:value={row[field]}
+                /></td
+              >
+            {/each}
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+  {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+  {#if saved}<p role="status">{text.save.saved}</p>{/if}
+  <Button type="submit">{text.site.save}</Button>
+</form>
+
+<style>
+  form {
+    display: grid;
+    gap: var(--gap-3);
+    align-content: start;
+    justify-items: start;
+  }
+  p {
+    color: var(--ink-soft);
+  }
+  label {
+    display: grid;
+    gap: var(--gap-1);
+    font-weight: 500;
+  }
+  table {
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 4px var(--gap-3) 4px 0;
+    text-align: left;
+  }
+  thead th {
+    font-size: 0.9rem;
+  }
+  td input {
+    width: 5.5rem;
+  }
+  .problem {
+    color: var(--bad);
+    font-weight: 600;
+  }
+</style>
