@@ -24,5 +24,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: launchArguments },
     trace: 'retain-on-failure',
+    actionTimeout: 30_000,
   },
 });

@@ -7,7 +7,7 @@
     units: LengthUnit;
     mayEdit: boolean;
     /** Resolves to a sentence when the server would not take it. */
-    onsave: (unit: Unit) => Promise<string>;
+    onsave: (unit: Unit, was: Unit | null) => Promise<string>;
   }
 </script>
 
@@ -27,6 +27,8 @@
   let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();
   let form = $state(untrack(() => (unit ? unitForm(unit) : newUnitForm())));
   let problems = $state.raw<UnitProblems>({});
+  /** What the typing started from: what others change meanwhile is not overwritten unseen. */
+  let base = $state.raw(untrack(() => unit));
   let refused = $state('');
   let saved = $state(false);
   const id = untrack(() => unit?.id ?? `unit-${freshId()}`);
@@ -50,8 +52,9 @@
       document.getElementById(`unit-${first}`)?.focus();
       return;
     }
-    refused = await onsave(read.unit);
+    refused = await onsave(read.unit, base);
     saved = refused === '';
+    if (saved) base = read.unit;
   }
 </script>
 

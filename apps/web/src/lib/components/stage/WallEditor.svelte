@@ -32,6 +32,8 @@
       projection: method.buck?.projection.typed ?? '',
     })),
   );
+  /** What the typing started from: what others change meanwhile is not overwritten unseen. */
+  let base = $state.raw(untrack(() => ({ wall, method })));
   let problem = $state('');
   const walled = $derived(store.plans.filter((p) => p.wall?.id === wall.id).length);
   const bucked = $derived(store.plans.filter((p) => p.method?.id === method.id).length);
@@ -45,21 +47,28 @@
     event.preventDefault();
     const next = layers.map(({ role, material, typed }) => ({ role, material, thickness: read(typed) }));
     const wrong = next.find((layer) => layer.thickness === null);
-    problem = wrong
-      ? text.wall.wrong(text.wall.roles[wrong.role])
-      : await store.put('shelf', { kind: 'walls', was: wall, item: { ...wall, layers: next } });
+    if (wrong) {
+      problem = text.wall.wrong(text.wall.roles[wrong.role]);
+      return;
+    }
+    const item = { ...base.wall, layers: next } as Wall;
+    problem = await store.put('shelf', { kind: 'walls', was: base.wall, item });
+    if (problem === '') base = { ...base, wall: item };
   }
 
   async function saveBuck(event: SubmitEvent) {
     event.preventDefault();
-    const { buck: _before, ...rest } = method;
+    const { buck: _before, ...rest } = base.method;
     const [leg, projection] = [read(buck.leg), read(buck.projection)];
     if (buck.kind !== '' && (!leg || !projection)) {
       problem = text.wall.buckWrong;
       return;
     }
-    const item = buck.kind === '' ? rest : { ...rest, buck: { kind: buck.kind, leg, projection } };
-    problem = await store.put('shelf', { kind: 'methods', was: method, item });
+    const item = (
+      buck.kind === '' ? rest : { ...rest, buck: { kind: buck.kind, leg, projection } }
+    ) as MethodDocument;
+    problem = await store.put('shelf', { kind: 'methods', was: base.method, item });
+    if (problem === '') base = { ...base, method: item };
   }
 
   function outward(i: number) {

@@ -34,7 +34,11 @@
         <DepthTable {plan} />
         {#if plan.wall && plan.method}
           <section aria-label={text.wall.layers}>
-            {#key [plan.wall, plan.method]}<WallEditor {store} wall={plan.wall} method={plan.method} />{/key}
+            {#key `${plan.wall.id} ${plan.method.id}`}<WallEditor
+                {store}
+                wall={plan.wall}
+                method={plan.method}
+              />{/key}
           </section>
         {/if}
       {/key}

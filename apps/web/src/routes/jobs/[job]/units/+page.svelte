@@ -20,8 +20,8 @@
     store.plans.filter((plan) => plan.unit?.id === id).map((p) => p.opening.mark),
   );
 
-  async function save(next: Unit): Promise<string> {
-    const refused = await store.put('shelf', { kind: 'units', was: unit, item: next });
+  async function save(next: Unit, was: Unit | null): Promise<string> {
+    const refused = await store.put('shelf', { kind: 'units', was, item: next });
     if (refused === '') chosen = next.id;
     return refused;
   }
