@@ -60,9 +60,16 @@ export const forgetPacks = async (): Promise<void> => (await database()).clear('
 
 export const waitingItems = async (): Promise<OutboxItem[]> => (await database()).getAll('outbox');
 
-/** Returns once the device has written it down. */
-export async function keepItem(item: OutboxItem): Promise<number> {
-  return (await database()).put('outbox', item);
+/** Returns once the device has written all of them down: their places in the order of entry. */
+export async function keepItems(items: readonly OutboxItem[]): Promise<number[]> {
+  const write = (await database()).transaction('outbox', 'readwrite');
+  const places = await Promise.all(items.map((item) => write.store.put(item)));
+  await write.done;
+  return places;
 }
 
-export const dropItem = async (seq: number): Promise<void> => (await database()).delete('outbox', seq);
+export async function dropItems(places: readonly number[]): Promise<void> {
+  const write = (await database()).transaction('outbox', 'readwrite');
+  await Promise.all(places.map((seq) => write.store.delete(seq)));
+  await write.done;
+}

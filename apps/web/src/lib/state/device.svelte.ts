@@ -11,9 +11,7 @@ class Device {
   #open: JobStore | null = null;
   readonly outbox = new Outbox(
     () => this.me,
-    (item) => {
-      if (this.#open?.id === item.job) this.#open.absorb(item);
-    },
+    (items) => this.#open?.absorb(items.filter((item) => item.job === this.#open?.id)),
   );
 
   constructor() {

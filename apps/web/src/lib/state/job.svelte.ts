@@ -3,8 +3,10 @@ import { forgetPack, keepPack, keptPack, type OutboxItem } from '$lib/offline/da
 import type { OpeningPart, Pack } from '$lib/pack.ts';
 import { text } from '$lib/texts/en.ts';
 import {
+  collisions,
   openingOf,
   planOpening,
+  type Collision,
   type Entry,
   type JobContext,
   type Opening,
@@ -31,6 +33,11 @@ interface Heard {
   readonly opening?: string | null;
 }
 
+/** Changes that follow each other at once are asked for together. */
+const TOGETHER_ms = 150;
+/** More than these are asked for as the whole job. */
+const FEW_OPENINGS = 4;
+
 /** With a copy at hand, a network that takes longer is not waited for. */
 const PATIENCE_ms = 3000;
 
@@ -41,6 +48,11 @@ export class JobStore {
   /** Whether other people's changes are shown as they happen. */
   live = $state(false);
   #stream: EventSource | null = null;
+  #heardUpTo = 0;
+  /** Openings to ask for; `null` stands for the whole job. */
+  readonly #changed = new Set<string | null>();
+  #asking: ReturnType<typeof setTimeout> | undefined;
+  #keeping: ReturnType<typeof setTimeout> | undefined;
   readonly #views = new Map<string, { part: OpeningPart; waiting: string; view: OpeningView }>();
   readonly #plans = new Map<string, { opening: Opening; context: JobContext; plan: Plan }>();
   /** Changes that are being edited and not yet saved, by opening: the rows show them too. */
@@ -60,17 +72,17 @@ export class JobStore {
   refused = $derived.by(() => this.waiting.filter((item) => item.refusal !== ''));
 
   views = $derived.by((): ReadonlyMap<string, OpeningView> => {
-    const sound = this.waiting.filter((item) => item.refusal === '');
+    const sound = new Map<string, OutboxItem[]>();
+    for (const item of this.waiting) {
+      if (item.refusal !== '') continue;
+      const own = sound.get(item.opening);
+      if (own) own.push(item);
+      else sound.set(item.opening, [item]);
+    }
     return new Map(
       this.pack.openings.map((part) => {
         const id = part.document.id;
-        return [
-          id,
-          this.#view(
-            part,
-            sound.filter((item) => item.opening === id),
-          ),
-        ];
+        return [id, this.#view(part, sound.get(id) ?? [])];
       }),
     );
   });
@@ -84,9 +96,19 @@ export class JobStore {
     const now = new Date().toISOString();
     return this.plans.flatMap((plan) => {
       const view = this.views.get(plan.opening.id);
-      return view ? [openingRow(plan, view, now)] : [];
+      if (!view) return [];
+      const row = openingRow(plan, view, now);
+      // Strips that meet are seen only when openings are looked at together.
+      return this.collisionsOf(row.id).length > 0 ? [{ ...row, verdict: 'fails' as const }] : [row];
     });
   });
+
+  /** Openings of one façade that are too near each other. */
+  collisions = $derived.by((): readonly Collision[] => collisions(this.plans));
+
+  collisionsOf(opening: string): readonly Collision[] {
+    return this.collisions.filter((c) => c.openings.includes(opening));
+  }
 
   view(opening: string): OpeningView | null {
     return this.views.get(opening) ?? null;
@@ -102,9 +124,13 @@ export class JobStore {
     return plan;
   }
 
-  /** Keeps an item that the server took, until the server itself tells of it. */
-  absorb(item: OutboxItem): void {
-    this.#replace(item.opening, (part) => withItem(part, item));
+  /** Keeps items that the server took, until the server itself tells of them. */
+  absorb(items: readonly OutboxItem[]): void {
+    if (items.length === 0) return;
+    const openings = this.pack.openings.map((part) =>
+      items.filter((item) => item.opening === part.document.id).reduce(withItem, part),
+    );
+    this.#keep({ ...this.pack, openings });
   }
 
   /** What the server now has as the choices of an opening. */
@@ -112,17 +138,18 @@ export class JobStore {
     this.#replace(opening, (part) => (part.version < stored.version ? { ...part, ...stored } : part));
   }
 
-  /** Asks the server for one opening, or for the whole job. Without a network everything stays as it is. */
-  async refresh(opening: string | null = null): Promise<void> {
+  /** Asks the server for one opening, or for the whole job; `false` without an answer: everything stays as it is. */
+  async refresh(opening: string | null = null): Promise<boolean> {
     try {
       const path = opening === null ? 'pack' : `openings/${opening}`;
       const response = await fetch(`/api/jobs/${this.id}/${path}`);
-      if (!response.ok) return;
+      if (!response.ok) return false;
       const answer: unknown = await response.json();
       if (opening === null) this.#keep(answer as Pack);
       else this.#replace(opening, () => answer as OpeningPart);
+      return true;
     } catch {
-      // The next change or the next visit asks again.
+      return false;
     }
   }
 
@@ -151,25 +178,43 @@ export class JobStore {
       void this.outbox.send();
     };
     stream.onerror = () => (this.live = false);
-    stream.onmessage = ({ data }) => void this.#heard(JSON.parse(String(data)) as Heard);
+    stream.onmessage = ({ data }) => this.#heard(JSON.parse(String(data)) as Heard);
     return () => {
       stream.close();
       if (this.#stream === stream) this.live = false;
     };
   }
 
-  /** Takes up one change; asks for the whole job when others were missed before it. */
-  async #heard({ revision, opening }: Heard): Promise<void> {
-    const known = this.pack.revision;
+  /** Notes one change, to be asked for together with those that follow at once. */
+  #heard({ revision, opening }: Heard): void {
+    const known = Math.max(this.pack.revision, this.#heardUpTo);
     if (revision <= known) return;
-    const next = revision === known + 1 && typeof opening === 'string';
-    if (next) this.pack = { ...this.pack, revision };
-    await this.refresh(next ? opening : null);
+    // What was missed before it, or what is not one opening, asks for the whole job.
+    const whole = revision !== known + 1 || typeof opening !== 'string';
+    this.#heardUpTo = revision;
+    this.#changed.add(whole ? null : opening);
+    clearTimeout(this.#asking);
+    this.#asking = setTimeout(() => void this.#askForChanges(), TOGETHER_ms);
+  }
+
+  async #askForChanges(): Promise<void> {
+    const changed = [...this.#changed];
+    const upTo = this.#heardUpTo;
+    this.#changed.clear();
+    const whole = changed.includes(null) || changed.length > FEW_OPENINGS;
+    let answered = true;
+    for (const opening of whole ? [null] : changed) answered = (await this.refresh(opening)) && answered;
+    if (!answered) {
+      // The next thing heard then looks like a gap, and asks for everything.
+      this.#heardUpTo = this.pack.revision;
+    } else if (upTo > this.pack.revision) this.pack = { ...this.pack, revision: upTo };
   }
 
   #keep(pack: Pack): void {
     this.pack = pack;
-    void keepPack(this.id, pack).catch(() => undefined);
+    // Written down once for many changes in a row; the server has them all.
+    clearTimeout(this.#keeping);
+    this.#keeping = setTimeout(() => void keepPack(this.id, this.pack).catch(() => undefined), TOGETHER_ms);
   }
 
   #replace(opening: string, change: (part: OpeningPart) => OpeningPart): void {

@@ -108,14 +108,16 @@ export class OpeningEditor {
     this.#setDraft(kept.document, 0);
   }
 
-  change(edit: (opening: Opening) => Opening, instrument: Instrument = 'tape'): void {
-    if (!this.mayEdit) return;
+  /** Whether anything was changed. */
+  change(edit: (opening: Opening) => Opening, instrument: Instrument = 'tape'): boolean {
+    if (!this.mayEdit) return false;
     const from = this.opening;
     const to = edit(from);
-    if (to === from) return;
+    if (to === from) return false;
     this.#apply(to, instrument);
     this.#past = [...this.#past, { from, to }];
     this.#future = [];
+    return true;
   }
 
   /** Takes the last change back and leaves what others changed since as it is. */
@@ -137,7 +139,7 @@ export class OpeningEditor {
 
   /** Keeps one of several readings that stand at a point: a new reading of the same figure that replaces them all. */
   keepReading(reading: NewReading): void {
-    if (this.mayEdit) this.#addReading(reading, 'tape');
+    if (this.mayEdit) this.#addReadings([reading], 'tape');
   }
 
   /** Ends a conflict: the chosen version goes on, the other stays one undo away. */
@@ -173,27 +175,30 @@ export class OpeningEditor {
   }
 
   #apply(to: Opening, instrument: Instrument = 'tape'): void {
-    for (const reading of readingsTowards(to.survey, this.view.readings))
-      this.#addReading(reading, instrument);
+    this.#addReadings(readingsTowards(to.survey, this.view.readings), instrument);
     const { survey, ...rest } = to;
     const document: OpeningDocument = { ...rest, survey: { from: survey.from } };
     const now = this.#draft ?? this.view.document;
     if (contentHash(document) !== contentHash(now)) this.#setDraft(document);
   }
 
-  #addReading(reading: NewReading, instrument: Instrument): void {
-    const id = freshId();
+  #addReadings(readings: readonly NewReading[], instrument: Instrument): void {
     const at = new Date().toISOString();
     const opening = this.opening.id;
-    this.store.outbox.add({
-      id,
-      job: this.store.id,
-      opening,
-      by: this.store.pack.me,
-      refusal: '',
-      type: 'reading',
-      record: { id, opening, ...reading, instrument, at },
+    const items = readings.map((reading) => {
+      const id = freshId();
+      const record = { id, opening, ...reading, instrument, at };
+      return {
+        id,
+        job: this.store.id,
+        opening,
+        by: this.store.pack.me,
+        refusal: '',
+        type: 'reading' as const,
+        record,
+      };
     });
+    if (items.length > 0) this.store.outbox.add(...items);
   }
 
   #setDraft(document: OpeningDocument, delay = SAVE_DELAY_ms): void {

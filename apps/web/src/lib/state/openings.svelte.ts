@@ -27,11 +27,9 @@ export class OpeningsEditor {
 
   /** Changes every opening named; those that `edit` leaves as they are take no part. */
   change(ids: readonly string[], edit: (opening: Opening) => Opening, instrument: Instrument = 'tape'): void {
-    const changed = ids.filter((id) => {
-      const editor = this.#editor(id);
-      const before = editor.opening;
-      editor.change(edit, instrument);
-      return editor.opening !== before;
+    const changed: string[] = [];
+    this.store.outbox.together(() => {
+      for (const id of ids) if (this.#editor(id).change(edit, instrument)) changed.push(id);
     });
     if (changed.length === 0) return;
     this.#past = [...this.#past, changed];
@@ -43,7 +41,7 @@ export class OpeningsEditor {
     if (!last) return;
     this.#past = this.#past.slice(0, -1);
     this.#future = [...this.#future, last];
-    for (const id of last) this.#editor(id).undo();
+    this.store.outbox.together(() => last.forEach((id) => this.#editor(id).undo()));
   }
 
   redo(): void {
@@ -51,7 +49,7 @@ export class OpeningsEditor {
     if (!next) return;
     this.#future = this.#future.slice(0, -1);
     this.#past = [...this.#past, next];
-    for (const id of next) this.#editor(id).redo();
+    this.store.outbox.together(() => next.forEach((id) => this.#editor(id).redo()));
   }
 
   /** Sends what is not yet on the server, now. */

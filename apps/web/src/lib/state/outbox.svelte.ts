@@ -1,5 +1,5 @@
 /** Everything entered on this device that the server has not taken yet. Nothing leaves it but by being taken. */
-import { dropItem, keepItem, waitingItems, type OutboxItem } from '$lib/offline/database.ts';
+import { dropItems, keepItems, waitingItems, type OutboxItem } from '$lib/offline/database.ts';
 import type { Me, RecordAnswer } from '$lib/pack.ts';
 import { text } from '$lib/texts/en.ts';
 
@@ -7,7 +7,7 @@ export type Line = 'idle' | 'sending' | 'no-network' | 'signed-out' | 'not-kept'
 
 const AT_ONCE = 50;
 const RETRY_ms = 4000;
-type Taken = (item: OutboxItem) => void;
+type Taken = (items: readonly OutboxItem[]) => void;
 
 export class Outbox {
   /** Oldest first. */
@@ -16,11 +16,12 @@ export class Outbox {
   readonly #me: () => Me | null;
   readonly #taken: Taken;
   #running: Promise<void> | null = null;
+  #held: OutboxItem[] | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #writing: Promise<unknown> = Promise.resolve();
   readonly #tabs = new BroadcastChannel('hulvek-outbox');
 
-  /** @param taken called for every item the server took, before it leaves the list */
+  /** @param taken called with the items the server took, before they leave the list */
   constructor(me: () => Me | null, taken: Taken) {
     this.#me = me;
     this.#taken = taken;
@@ -33,13 +34,21 @@ export class Outbox {
     void this.send();
   }
 
-  /** Shows an item at once, writes it down on the device, then sends it. */
-  add(item: OutboxItem): void {
-    this.items = [...this.items, item];
+  /** Shows items at once, writes them down on the device, then sends them. */
+  add(...items: readonly OutboxItem[]): void {
+    if (this.#held) {
+      this.#held.push(...items);
+      return;
+    }
+    this.items = [...this.items, ...items];
     this.#writing = this.#writing.then(async () => {
       try {
-        const seq = await keepItem(item);
-        this.items = this.items.map((i) => (i.id === item.id ? { ...i, seq } : i));
+        const places = await keepItems(items);
+        const seqs = new Map(items.map((item, i) => [item.id, places[i]]));
+        this.items = this.items.map((item) => {
+          const seq = seqs.get(item.id);
+          return seq === undefined ? item : { ...item, seq };
+        });
         this.#tabs.postMessage('changed');
       } catch {
         // A full or forbidden store: it is still in memory and goes to the server from there.
@@ -47,6 +56,19 @@ export class Outbox {
       }
       void this.send();
     });
+  }
+
+  /** Adds everything that `work` enters as one. */
+  together(work: () => void): void {
+    const outer = this.#held;
+    const held: OutboxItem[] = [];
+    this.#held = held;
+    try {
+      work();
+    } finally {
+      this.#held = outer;
+    }
+    if (held.length > 0) this.add(...held);
   }
 
   /** Tries again to send what was refused, unchanged and under the same id. */
@@ -57,7 +79,7 @@ export class Outbox {
 
   /** Takes out what was refused, because somebody decided so. */
   async discard(id: string): Promise<void> {
-    await this.#remove(id);
+    await this.#remove([id]);
   }
 
   /** Resolves when everything that could be sent has been. */
@@ -115,14 +137,10 @@ export class Outbox {
       return true;
     }
     const { answers } = (await response.json()) as { answers: RecordAnswer[] };
-    for (const answer of answers) {
-      const item = batch.find((i) => i.id === answer.id);
-      if (!item) continue;
-      if (answer.ok) {
-        this.#taken(item);
-        await this.#remove(item.id);
-      } else await this.#rewrite(item.id, answer.refusal);
-    }
+    const stored = new Set(answers.filter((answer) => answer.ok).map((answer) => answer.id));
+    this.#taken(batch.filter((item) => stored.has(item.id)));
+    await this.#remove([...stored]);
+    for (const answer of answers) if (!answer.ok) await this.#rewrite(answer.id, answer.refusal);
     return true;
   }
 
@@ -135,14 +153,15 @@ export class Outbox {
   async #rewrite(id: string, refusal: string): Promise<void> {
     this.items = this.items.map((item) => (item.id === id ? { ...item, refusal } : item));
     const item = this.items.find((i) => i.id === id);
-    if (item?.seq !== undefined) await keepItem(item);
+    if (item?.seq !== undefined) await keepItems([item]);
     this.#tabs.postMessage('changed');
   }
 
-  async #remove(id: string): Promise<void> {
-    const item = this.items.find((i) => i.id === id);
-    this.items = this.items.filter((i) => i.id !== id);
-    if (item?.seq !== undefined) await dropItem(item.seq);
+  async #remove(ids: readonly string[]): Promise<void> {
+    const gone = new Set(ids);
+    const places = this.items.filter((item) => gone.has(item.id)).flatMap((item) => item.seq ?? []);
+    this.items = this.items.filter((item) => !gone.has(item.id));
+    await dropItems(places);
     this.#tabs.postMessage('changed');
   }
 

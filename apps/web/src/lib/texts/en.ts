@@ -280,6 +280,7 @@ export const text = {
     unchanged: 'as they are',
     none: 'none',
     collisions: 'Too near',
+    near: (mark: string) => `Too near to ${mark}`,
     overlap: 'They lie over each other. Correct a place.',
     meet: (free: string, needs: string) =>
       `${free} of wall between them, their strips need ${needs}. Run one strip through over both, and draw that joint before cutting.`,

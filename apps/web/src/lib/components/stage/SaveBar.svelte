@@ -14,13 +14,17 @@
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { fieldLabel, fieldValue } from '$lib/state/history.ts';
-  import { formatSize } from '@hulvek/core';
+  import { formatLength, formatSize } from '@hulvek/core';
 
   let { editor, editing }: SaveBarProps = $props();
   const unit = $derived(editor.plan.unit);
   const size = $derived(
     unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, editor.context.job.units),
   );
+
+  const near = $derived(editor.store.collisionsOf(editor.id));
+  const markOf = (id: string) => editor.store.view(id)?.document.mark ?? id;
+  const length = (mm: number) => formatLength(mm, editor.context.job.units);
 
   /** Choices that both changed, in words. */
   const differences = $derived.by(() => {
@@ -52,6 +56,15 @@
     >
   {/if}
 </div>
+{#each near as c (c.openings.join())}
+  <p class="near">
+    <b>{text.board.near(markOf(c.openings.find((id) => id !== editor.id) ?? ''))}.</b>
+    {c.kind === 'openings-overlap'
+      ? text.board.overlap
+      : text.board.meet(length(c.free_mm), length(c.needs_mm))}
+    <a href="/jobs/{editor.store.id}/board">{text.board.title}</a>
+  </p>
+{/each}
 {#if editor.save === 'conflict'}
   <section class="conflict" aria-label={text.save.conflict}>
     <p>{text.save.conflictText}</p>
@@ -98,6 +111,11 @@
   .state[data-state='refused'] {
     color: var(--bad);
     font-weight: 600;
+  }
+  .near {
+    padding: var(--gap-2) var(--gap-4);
+    border-left: 4px solid var(--bad);
+    background: var(--bad-soft);
   }
   .conflict {
     display: flex;

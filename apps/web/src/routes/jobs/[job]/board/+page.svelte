@@ -5,7 +5,7 @@
   import Button from '$lib/components/ui/Button.svelte';
   import { OpeningsEditor } from '$lib/state/openings.svelte.ts';
   import { text } from '$lib/texts/en.ts';
-  import { collisions, formatLength, placed, type Opening } from '@hulvek/core';
+  import { formatLength, placed, type Opening } from '@hulvek/core';
   import { beforeNavigate } from '$app/navigation';
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
@@ -31,7 +31,7 @@
   );
   const facades = $derived([...new Set(places.map((p) => p.facade))].sort());
   const widest_mm = $derived(Math.max(3000, ...places.map((p) => p.left + p.width)));
-  const meetings = $derived(collisions(plans));
+  const meetings = $derived(store.collisions);
   const nowhere = $derived(store.rows.filter((row) => !places.some((p) => p.id === row.id)));
   const words = $derived(search.trim().toLowerCase());
   const shown = $derived(
