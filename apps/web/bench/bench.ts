@@ -62,36 +62,73 @@ async function dragFrames(page: Page, job: string): Promise<number[]> {
   return frames.slice(2);
 }
 
-async function benchBoard(few: JobFile, many: JobFile): Promise<void> {
+async function load(page: Page, file: JobFile): Promise<void> {
+  await page.goto('/jobs');
+  const buffer = Buffer.from(JSON.stringify(file));
+  await page
+    .getByLabel('Job file (*.hulvek.json)')
+    .setInputFiles({ name: 'job.hulvek.json', mimeType: 'application/json', buffer });
+  await page.getByRole('button', { name: 'Load', exact: true }).click();
+  await page.waitForURL(`**/jobs/${file.job.id}`);
+}
+
+async function benchBoard(page: Page, few: JobFile, many: JobFile): Promise<void> {
+  for (const file of [few, many]) await load(page, file);
+  const frames: [number[], number[]] = [[], []];
+  for (let round = 0; round < ROUNDS; round++) {
+    frames[0].push(...(await dragFrames(page, few.job.id)));
+    frames[1].push(...(await dragFrames(page, many.job.id)));
+  }
+  const [a, b] = frames.map((list) => percentile(list, 0.95)) as [number, number];
+  say(`board, drag    p95 frame ${b.toFixed(1)} ms with ${MANY} openings, ${a.toFixed(1)} ms with ${FEW}`);
+  say(`               ratio ${(b / a).toFixed(2)} (goal: at most 2)`);
+}
+
+/** A sheet of three figures a line into the survey table, until the page says they are taken. */
+async function takeSheet(page: Page, file: JobFile): Promise<{ ms: number; steps: number }> {
+  await load(page, { ...file, records: { ...file.records, readings: [] } });
+  await page.goto(`/jobs/${file.job.id}/survey`);
+  await page.getByRole('table').waitFor();
+  const lines = file.openings.map(
+    ({ mark }, i) => `${mark};${900 + (i % 30)};${901 + (i % 30)};${1220 + (i % 9)}`,
+  );
+  const csv = ['Mark;Width, top;Width, bottom;Height, left', ...lines].join('\n');
+  const started = performance.now();
+  await page
+    .getByLabel('Load a survey sheet (CSV)')
+    .setInputFiles({ name: 'sheet.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  const steps = new Set<string>();
+  for (;;) {
+    const said = await page.getByRole('status').allTextContents();
+    for (const text of said) if (/ of \d+ lines/.test(text)) steps.add(text.trim());
+    if (said.some((text) => text.includes('were taken'))) break;
+  }
+  return { ms: performance.now() - started, steps: steps.size };
+}
+
+async function benchSheet(page: Page): Promise<void> {
+  const [few, many] = [
+    await takeSheet(page, jobOf(100, 'sheet-few')),
+    await takeSheet(page, jobOf(1000, 'sheet-many')),
+  ];
+  const ratio = many.ms / 1000 / (few.ms / 100);
+  say(`survey sheet   1000 lines in ${(many.ms / 1000).toFixed(1)} s, progress shown ${many.steps} times`);
+  say(`               a line of 1000 against a line of 100: ratio ${ratio.toFixed(2)}`);
+}
+
+async function inBrowser(work: (page: Page) => Promise<void>): Promise<void> {
   const teardown = await setup();
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: launchArguments });
   try {
-    const page = await browser.newPage({
-      baseURL: process.env.HULVEK_BASE ?? '',
-      viewport: { width: 1280, height: 800 },
-    });
+    const size = { width: 1280, height: 800 };
+    const page = await browser.newPage({ baseURL: process.env.HULVEK_BASE ?? '', viewport: size });
+    page.setDefaultTimeout(120_000);
     await page.goto('/sign-in');
     await page.getByLabel('E-mail').fill('ines@demo.invalid');
     await page.getByLabel('Password').fill('level-and-plumb');
     await page.getByRole('button', { name: 'Sign in', exact: true }).click();
     await page.waitForURL(/\/jobs$/);
-    for (const file of [few, many]) {
-      await page.goto('/jobs');
-      const buffer = Buffer.from(JSON.stringify(file));
-      await page
-        .getByLabel('Job file (*.hulvek.json)')
-        .setInputFiles({ name: 'job.hulvek.json', mimeType: 'application/json', buffer });
-      await page.getByRole('button', { name: 'Load', exact: true }).click();
-      await page.waitForURL(`**/jobs/${file.job.id}`);
-    }
-    const frames: [number[], number[]] = [[], []];
-    for (let round = 0; round < ROUNDS; round++) {
-      frames[0].push(...(await dragFrames(page, few.job.id)));
-      frames[1].push(...(await dragFrames(page, many.job.id)));
-    }
-    const [a, b] = frames.map((list) => percentile(list, 0.95)) as [number, number];
-    say(`board, drag    p95 frame ${b.toFixed(1)} ms with ${MANY} openings, ${a.toFixed(1)} ms with ${FEW}`);
-    say(`               ratio ${(b / a).toFixed(2)} (goal: at most 2)`);
+    await work(page);
   } finally {
     await browser.close();
     await teardown();
@@ -100,4 +137,7 @@ async function benchBoard(few: JobFile, many: JobFile): Promise<void> {
 
 const [few, many] = [jobOf(FEW, 'few'), jobOf(MANY, 'many')];
 benchPlans(few, many);
-await benchBoard(few, many);
+await inBrowser(async (page) => {
+  await benchBoard(page, few, many);
+  await benchSheet(page);
+});

@@ -1,6 +1,7 @@
 /** One call of the command line tool, as a function of its arguments. */
 import { parseArgs } from 'node:util';
 import {
+  collisions,
   figuresIn,
   findingText,
   formatLength,
@@ -14,6 +15,7 @@ import {
   skarvPoint,
   stepText,
   writeJobFile,
+  type Collision,
   type JobFile,
   type Plan,
   type Verdict,
@@ -99,19 +101,36 @@ function report(
   if (options.mark !== undefined && openings.length === 0)
     return bad(`There is no opening "${options.mark}" in this file.\n`);
   const plans = openings.map((opening) => planOpening(opening, file));
+  const near = collisions(plans);
   const out = options.json
     ? `${JSON.stringify(
-        plans.map((plan) => asJson(plan, options.verb)),
+        plans.map((plan) => ({ ...asJson(plan, options.verb), tooNear: nearTo(plan, near) })),
         null,
         2,
       )}\n`
-    : plans.map((plan) => asText(plan, file, options.verb)).join('\n');
+    : [...plans.map((plan) => asText(plan, file, options.verb)), ...near.map((c) => nearText(c, file))].join(
+        '\n',
+      );
   const verdicts = plans.map((plan) => plan.verdict);
-  const exit = verdicts.includes('fails') ? 1 : verdicts.includes('not-checkable') ? 3 : 0;
+  const exit = verdicts.includes('fails') || near.length > 0 ? 1 : verdicts.includes('not-checkable') ? 3 : 0;
   return { exit, out, err: '' };
 }
 
-function asJson(plan: Plan, verb: 'plan' | 'check'): unknown {
+/** The openings whose strips this one's would meet. */
+const nearTo = ({ opening }: Plan, near: readonly Collision[]): string[] =>
+  near.flatMap(({ openings }) =>
+    openings.includes(opening.id) ? openings.filter((id) => id !== opening.id) : [],
+  );
+
+function nearText({ openings, kind, free_mm, needs_mm }: Collision, file: JobFile): string {
+  const marks = openings.map((id) => file.openings.find((o) => o.id === id)?.mark ?? id).join(' and ');
+  const length = (mm: number) => formatLength(mm, file.job.units);
+  return kind === 'openings-overlap'
+    ? `${marks}  Fails\n  They lie over each other. Correct a place.\n`
+    : `${marks}  Fails\n  ${length(free_mm)} of wall between them, their strips need ${length(needs_mm)}.\n`;
+}
+
+function asJson(plan: Plan, verb: 'plan' | 'check'): object {
   const { opening, verdict, findings, fit, cuts, build } = plan;
   const head = { opening: opening.id, mark: opening.mark, verdict, findings };
   if (verb === 'check') return head;

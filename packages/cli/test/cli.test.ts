@@ -26,6 +26,7 @@ describe('hulvek on the command line', () => {
     ['watch', only('S-01', 'S-04'), 0],
     ['one fails', example, 1],
     ['nothing fails, one is not measured', only('S-01', 'S-02'), 3],
+    ['two hold, their strips meet', only('N-01', 'N-02'), 1],
     ['cut off', example.slice(0, 500), 2],
     ['not a job', '[]', 2],
   ])('check of a file that %s ends with its exit code', (_, text, exit) =>
@@ -37,6 +38,14 @@ describe('hulvek on the command line', () => {
     expect(plan).toMatchObject({ mark: 'S-01', verdict: 'holds', fit: { verdict: 'fits' } });
     expect(plan.cuts.find((c: { piece: string }) => c.piece === 'pan').length_mm).toBe(1221);
     expect(plan.steps).toHaveLength(21);
+  });
+
+  it('openings whose strips meet are named with the wall there is and the wall they need', () => {
+    expect(call(only('N-01', 'N-02'), 'check').out).toMatch(
+      /N-01 and N-02 {2}Fails\n {2}17\d.* of wall between them, their strips need 38\d/,
+    );
+    const [first] = JSON.parse(call(only('N-01', 'N-02'), 'check', '--json').out);
+    expect(first.tooNear).toEqual(['skarv-n-02']);
   });
 
   it.each([
