@@ -45,10 +45,8 @@ const partOf = async (request: APIRequestContext, id: string) => {
 
 /** The worker must have taken everything the pages need before the network goes. */
 async function readyForOffline(page: Page): Promise<void> {
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-    while (!navigator.serviceWorker.controller) await new Promise((resolve) => setTimeout(resolve, 50));
-  });
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
 }
 
 const tick = async (page: Page): Promise<void> => {

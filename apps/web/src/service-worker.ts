@@ -24,6 +24,11 @@ worker.addEventListener('activate', (event) => {
   event.waitUntil(tidy());
 });
 
+// A page that was being opened while this worker started is not among those claimed then, and asks for it.
+worker.addEventListener('message', (event) => {
+  if (event.data === 'claim') event.waitUntil(worker.clients.claim());
+});
+
 worker.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);

@@ -8,10 +8,18 @@
   import { device } from '$lib/state/device.svelte.ts';
   import type { JobStore } from '$lib/state/job.svelte.ts';
   import { text } from '$lib/texts/en.ts';
+  import { onMount } from 'svelte';
 
   let { data, children } = $props();
   const store = $derived((page.data.store as JobStore | undefined) ?? null);
   const job = $derived(store?.context.job ?? null);
+
+  onMount(async () => {
+    // Absent on plain http: then pages need the network, the queue does not.
+    const workers = (navigator as Partial<Navigator>).serviceWorker;
+    const registration = await workers?.ready;
+    if (workers && !workers.controller) registration?.active?.postMessage('claim');
+  });
 
   /** Nothing is lost by signing out, but it goes to the server only when this person is back. */
   function signOut(event: SubmitEvent) {

@@ -42,8 +42,12 @@ export class FieldLog {
     const latest = this.entries.reduce((last, entry) => Math.max(last, Date.parse(entry.at)), 0);
     return new Date(Math.max(this.#clock, latest)).toISOString();
   });
-  /** Ids of entries that are on this device only. */
-  waiting = $derived.by(() => new Set(this.store.waiting.map((item) => item.id)));
+  /** Ids of entries that wait on this device. Those on their way are left out: the mark would only flicker. */
+  waiting = $derived.by(() => {
+    const { line } = this.store.outbox;
+    const onTheirWay = line === 'idle' || line === 'sending';
+    return new Set(onTheirWay ? [] : this.store.waiting.map((item) => item.id));
+  });
   /** The plan as it was frozen, worked out again from its own inputs. */
   plan = $derived.by((): Plan | null => this.issue && frozenPlan(this.issue, this.store.context.job));
   steps = $derived.by(() => this.plan?.build?.steps ?? []);
