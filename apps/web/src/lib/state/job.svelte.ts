@@ -35,6 +35,8 @@ interface Heard {
 
 /** Changes that follow each other at once are asked for together. */
 const TOGETHER_ms = 150;
+/** Items taken by the server, remembered until answers without them have all arrived. */
+const MOST_ABSORBED = 500;
 /** More than these are asked for as the whole job. */
 const FEW_OPENINGS = 4;
 
@@ -49,6 +51,9 @@ export class JobStore {
   live = $state(false);
   #stream: EventSource | null = null;
   #heardUpTo = 0;
+  /** Revision of the newest answer shown, by opening. */
+  readonly #shown = new Map<string, number>();
+  #absorbed: readonly OutboxItem[] = [];
   /** Openings to ask for; `null` stands for the whole job. */
   readonly #changed = new Set<string | null>();
   #asking: ReturnType<typeof setTimeout> | undefined;
@@ -127,6 +132,7 @@ export class JobStore {
   /** Keeps items that the server took, until the server itself tells of them. */
   absorb(items: readonly OutboxItem[]): void {
     if (items.length === 0) return;
+    this.#absorbed = [...this.#absorbed, ...items].slice(-MOST_ABSORBED);
     const openings = this.pack.openings.map((part) =>
       items.filter((item) => item.opening === part.document.id).reduce(withItem, part),
     );
@@ -145,8 +151,8 @@ export class JobStore {
       const response = await fetch(`/api/jobs/${this.id}/${path}`);
       if (!response.ok) return false;
       const answer: unknown = await response.json();
-      if (opening === null) this.#keep(answer as Pack);
-      else this.#replace(opening, () => answer as OpeningPart);
+      if (opening === null) this.#takePack(answer as Pack);
+      else this.#takePart(opening, answer as { revision: number; part: OpeningPart });
       return true;
     } catch {
       return false;
@@ -208,6 +214,23 @@ export class JobStore {
       // The next thing heard then looks like a gap, and asks for everything.
       this.#heardUpTo = this.pack.revision;
     } else if (upTo > this.pack.revision) this.pack = { ...this.pack, revision: upTo };
+  }
+
+  /** An answer that was overtaken by a newer one is not shown: what was there would go and come again. */
+  #takePack(pack: Pack): void {
+    if (pack.revision < this.pack.revision) return;
+    this.#keep({ ...pack, openings: pack.openings.map((part) => this.#withAbsorbed(part)) });
+  }
+
+  #takePart(opening: string, { revision, part }: { revision: number; part: OpeningPart }): void {
+    if (revision < Math.max(this.pack.revision, this.#shown.get(opening) ?? 0)) return;
+    this.#shown.set(opening, revision);
+    this.#replace(opening, () => this.#withAbsorbed(part));
+  }
+
+  /** What the server took just now may be missing from an answer that was already on its way. */
+  #withAbsorbed(part: OpeningPart): OpeningPart {
+    return this.#absorbed.filter((item) => item.opening === part.document.id).reduce(withItem, part);
   }
 
   #keep(pack: Pack): void {

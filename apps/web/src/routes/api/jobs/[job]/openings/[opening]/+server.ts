@@ -1,6 +1,7 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { may } from '$lib/rights.ts';
+import { revisionOf } from '$lib/server/services/changes.ts';
 import { loadPart, saveOpening } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
 import { contentHash, openingDocumentSchema, type OpeningDocument } from '@hulvek/core';
@@ -11,9 +12,12 @@ const body = z.strictObject({ version: z.int().positive(), document: openingDocu
 
 /** Everything kept about one opening. */
 export const GET = async ({ params }) => {
-  const part = await loadPart(database(), params.job, params.opening);
+  const db = database();
+  // Read first: the answer is at least as new as it says.
+  const revision = await revisionOf(db, params.job);
+  const part = await loadPart(db, params.job, params.opening);
   if (!part) error(404, text.errors.noOpening);
-  return json(part, { headers: { 'cache-control': 'no-store' } });
+  return json({ revision, part }, { headers: { 'cache-control': 'no-store' } });
 };
 
 /** Saves what is chosen for an opening; 409 carries what somebody else stored meanwhile. */
