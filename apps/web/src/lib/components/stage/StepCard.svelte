@@ -25,6 +25,8 @@
   import EntryPicture from './EntryPicture.svelte';
 
   let { step, state: now, number, open, log, units, ondone }: StepCardProps = $props();
+  /** A card somebody opened or closed stays so until another one is next. */
+  let shown = $derived(open);
   let note = $state('');
   let asking = $state<'note' | 'override' | null>(null);
   const words = $derived(stepText(step.id));
@@ -59,7 +61,7 @@
   }
 </script>
 
-<details {open} data-status={now.status}>
+<details bind:open={shown} data-status={now.status}>
   <summary id="step-{step.id}">
     <span class="number figure">{number}</span>
     <span class="title">{words.title}</span>
