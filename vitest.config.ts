@@ -20,6 +20,7 @@ export default defineConfig({
           testTimeout: 20_000,
         },
       },
+      './apps/web/vitest.config.ts',
     ],
   },
 });

@@ -1,5 +1,5 @@
 /** Writes lengths for reading, in the unit of the job; parsing them back gives the same figure. */
-import { INCH_DENOMINATOR, MM_PER_INCH, type LengthUnit } from './length.ts';
+import { INCH_DENOMINATOR, MM_PER_INCH, type LengthUnit, type TypedLength } from './length.ts';
 
 const THIN_SPACE = '\u202f';
 const FRACTION_SLASH = '\u2044';
@@ -53,4 +53,14 @@ function reduced(sixteenths: number): string {
 export function roundUpToMark(mm: number, unit: LengthUnit): number {
   const step = unit === 'in' ? MM_PER_INCH / INCH_DENOMINATOR : 1;
   return Math.ceil(mm / step - 1e-9) * step;
+}
+
+/** A length as a person would have typed it on a plain keyboard: for figures that come from an instrument or a drag. */
+export function asTyped(mm: number, unit: LengthUnit): TypedLength {
+  const typed = formatLength(mm, unit)
+    .replace(MINUS, '-')
+    .replace(FRACTION_SLASH, '/')
+    .replace(THIN_SPACE, ' ')
+    .replace('″', '"');
+  return { typed, mm };
 }

@@ -1,16 +1,5 @@
 /** Job files damaged in the ways files get damaged: wrong types, huge, negative and zero numbers, lost parts, cut off. */
-
-/** A small seeded generator (mulberry32, public domain, from memory), 0 ≤ x < 1. */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { generator } from '@hulvek/core';
 
 const REPLACEMENTS: readonly unknown[] = [
   0,
@@ -34,7 +23,7 @@ const REPLACEMENTS: readonly unknown[] = [
 
 /** The text of a job file after one to three random injuries; the same for the same seed. */
 export function injured(text: string, seed: number): string {
-  const random = seeded(seed);
+  const random = generator(seed);
   const pick = <T>(list: readonly T[]): T | undefined => list[Math.floor(random() * list.length)];
   if (random() < 0.1) return text.slice(0, Math.floor(random() * text.length));
   const data: unknown = JSON.parse(text);

@@ -89,7 +89,7 @@ describe('sizes to frame and to order', () => {
     expect(shorter_mm).toBeCloseTo(36.65, 2);
   });
 
-  it('a rectangle fits turned into another exactly when a search over half a degree finds a turn', () =>
+  it('a rectangle fits turned into another exactly when a search in steps of a tenth of a degree finds a turn', () =>
     fc.assert(
       fc.property(
         fc.integer({ min: 20, max: 300 }),

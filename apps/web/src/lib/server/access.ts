@@ -25,7 +25,6 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'POST /jobs?/load': 'person',
   'GET /jobs/[job]': 'see',
   'POST /jobs/[job]?/opening': 'plan',
-  'POST /jobs/[job]?/unit': 'plan',
   'GET /jobs/[job]/file': 'see',
   'GET /jobs/[job]/board': 'see',
   'GET /jobs/[job]/survey': 'see',

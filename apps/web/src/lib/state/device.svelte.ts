@@ -21,17 +21,22 @@ class Device {
 
   /** Who the server says is signed in; remembered for when there is no network to ask. */
   signedIn(me: Me | null): void {
-    const changed = me?.id !== this.me?.id;
-    this.me = me;
     if (me) localStorage.setItem(ME, JSON.stringify(me));
     else localStorage.removeItem(ME);
-    if (me && changed) void this.outbox.send();
+    this.#become(me);
   }
 
   remembered(): Me | null {
     const kept = localStorage.getItem(ME);
-    this.me = kept ? (JSON.parse(kept) as Me) : null;
+    this.#become(kept ? (JSON.parse(kept) as Me) : null);
     return this.me;
+  }
+
+  /** Only now is it known whose items may go: what was read from the device before this waits for it. */
+  #become(me: Me | null): void {
+    const changed = me?.id !== this.me?.id;
+    this.me = me;
+    if (me && changed) void this.outbox.send();
   }
 
   /** The job, anew when its address is first opened; otherwise refreshed where it stands. */

@@ -47,9 +47,6 @@ export class JobStore {
   readonly id: string;
   readonly outbox: Outbox;
   pack = $state.raw() as Pack;
-  /** Whether other people's changes are shown as they happen. */
-  live = $state(false);
-  #stream: EventSource | null = null;
   #heardUpTo = 0;
   /** Revision of the newest answer shown, by opening. */
   readonly #shown = new Map<string, number>();
@@ -175,20 +172,13 @@ export class JobStore {
     }
   }
 
-  /** Follows what others do until `close`. */
+  /** Follows what others do, until the function it returns is called. */
   follow(): () => void {
     const stream = new EventSource(`/api/jobs/${this.id}/changes`);
-    this.#stream = stream;
-    stream.onopen = () => {
-      this.live = true;
-      void this.outbox.send();
-    };
-    stream.onerror = () => (this.live = false);
+    // The line is there: what waits can go.
+    stream.onopen = () => void this.outbox.send();
     stream.onmessage = ({ data }) => this.#heard(JSON.parse(String(data)) as Heard);
-    return () => {
-      stream.close();
-      if (this.#stream === stream) this.live = false;
-    };
+    return () => stream.close();
   }
 
   /** Notes one change, to be asked for together with those that follow at once. */

@@ -1,6 +1,7 @@
 /** Measuring card by card: which point is asked, what is typed so far, what speaks against it, what it was read with. */
 import { text } from '$lib/texts/en.ts';
 import {
+  asTyped,
   doubts,
   formatLength,
   instrumentFor,
@@ -19,6 +20,7 @@ import {
   type MeasuringInstrument,
   type SurveyPointId,
 } from '@hulvek/core';
+import { readDraft, writeDraft } from './drafts.ts';
 import type { OpeningEditor } from './opening.svelte.ts';
 
 const USUAL_mm = { width: 920, height: 1225, depth: 152 };
@@ -83,7 +85,7 @@ export class SurveyWalk {
       return;
     }
     const mm = from === 'inside' && surveyPoints[this.point].flips ? -answer.mm : answer.mm;
-    this.typed = formatLength(mm, this.units).replace('−', '-').replace('\u202f', ' ').replace('″', '');
+    this.typed = asTyped(mm, this.units).typed;
     this.instrument = kind;
     this.problem = '';
   }
@@ -97,17 +99,29 @@ export class SurveyWalk {
   /** Keeps the figure and goes on; `false` when it cannot be kept. */
   keep(): boolean {
     if (this.changed && !this.#store()) return false;
+    writeDraft(this.#draftKey, null);
     this.go(1);
     return true;
   }
 
   go(by: number): void {
+    this.leave();
     this.index = Math.min(surveyWalk.length - 1, Math.max(0, this.index + by));
     this.#show();
   }
 
+  /** Keeps what stands in the field, as leaving any field does; what does not read waits in it. */
+  leave(): void {
+    if (this.changed && !this.#store()) writeDraft(this.#draftKey, this.typed);
+    else writeDraft(this.#draftKey, null);
+  }
+
+  get #draftKey(): string {
+    return `${this.editor.store.id}:${this.editor.id}:${this.point}`;
+  }
+
   #show(): void {
-    this.typed = this.stored?.typed ?? '';
+    this.typed = readDraft(this.#draftKey) ?? this.stored?.typed ?? '';
     this.problem = '';
     this.instrument = 'tape';
   }

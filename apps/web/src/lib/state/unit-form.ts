@@ -41,11 +41,16 @@ export type UnitProblems = Partial<Record<UnitField, string>>;
 
 const EMPTY = Object.fromEntries(unitFields.map((field) => [field, ''])) as UnitForm;
 
+/** Usual figures of a finned frame to start from: common practice, no source. */
 export const newUnitForm = (): UnitForm => ({
   ...EMPTY,
   operation: 'fixed',
   shape: 'rectangle',
+  frameFace: '70 mm',
   finKind: 'integral',
+  finWidth: '35 mm',
+  holeFromFrame: '25 mm',
+  fromFront: '25 mm',
 });
 
 export function unitForm(unit: Unit): UnitForm {

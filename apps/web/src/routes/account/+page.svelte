@@ -41,8 +41,4 @@
   label {
     font-weight: 600;
   }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
-  }
 </style>

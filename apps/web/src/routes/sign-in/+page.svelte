@@ -99,8 +99,4 @@
   label {
     font-weight: 600;
   }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
-  }
 </style>

@@ -162,10 +162,6 @@
   fieldset {
     display: grid;
     gap: var(--gap-2);
-    margin: 0;
-    padding: 0;
-    border: 0;
-    min-width: 0;
   }
   legend {
     padding: 0;

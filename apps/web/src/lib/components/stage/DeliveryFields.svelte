@@ -75,8 +75,4 @@
   .problem {
     grid-column: 1 / -1;
   }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
-  }
 </style>

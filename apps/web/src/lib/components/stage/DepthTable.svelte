@@ -32,7 +32,7 @@
   <h2>{text.sizes.stack}</h2>
   {#if stack}
     <p class="lead">{text.sizes.stackLead}</p>
-    <table>
+    <table class="lines">
       <thead><tr><th scope="col">{text.sizes.plane}</th><th scope="col">{text.sizes.place}</th></tr></thead>
       <tbody>
         {#each planes as { id, at } (id)}
@@ -67,22 +67,10 @@
   .lead {
     color: var(--ink-soft);
   }
-  table {
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    padding: 5px var(--gap-3) 5px 0;
-    border-bottom: 1px solid var(--line);
-    text-align: left;
+  tbody th {
     font-weight: 400;
   }
-  thead th {
-    font-weight: 700;
-    font-size: 0.9rem;
-    border-bottom: 2px solid var(--ink);
-  }
-  td {
+  .lines td {
     text-align: right;
     white-space: nowrap;
   }

@@ -22,7 +22,7 @@
   <p>{text.history.empty}</p>
 {:else}
   <label>{text.history.search} <input type="search" bind:value={search} /></label>
-  <table>
+  <table class="lines">
     <thead>
       <tr>
         <th scope="col">{text.history.when}</th>
@@ -59,18 +59,9 @@
   }
   table {
     width: 100%;
-    border-collapse: collapse;
   }
-  th,
   td {
-    padding: 7px var(--gap-4) 7px 0;
-    border-bottom: 1px solid var(--line);
-    text-align: left;
     vertical-align: top;
-  }
-  thead th {
-    border-bottom: 2px solid var(--ink);
-    font-size: 0.9rem;
   }
   td:first-child {
     white-space: nowrap;
@@ -94,7 +85,7 @@
       padding: 6px 0;
       border-bottom: 1px solid var(--line);
     }
-    td {
+    .lines td {
       padding: 2px var(--gap-3) 2px 0;
       border: 0;
     }

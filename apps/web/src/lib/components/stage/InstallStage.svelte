@@ -178,9 +178,6 @@
     align-items: baseline;
     gap: var(--gap-1) var(--gap-4);
   }
-  .quiet {
-    color: var(--ink-soft);
-  }
   .share {
     display: flex;
     gap: var(--gap-3);
@@ -188,10 +185,6 @@
   }
   .share :global(.figure) {
     display: none;
-  }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
   }
   .finished {
     color: var(--good);

@@ -133,8 +133,4 @@
   td input {
     width: 5.5rem;
   }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
-  }
 </style>

@@ -9,13 +9,13 @@
 <script lang="ts">
   import LooseField from '$lib/components/ui/LooseField.svelte';
   import { text } from '$lib/texts/en.ts';
-  import { formatLength, parseLength, parseSlope, slopeSetOut } from '@hulvek/core';
+  import { asTyped, formatLength, parseLength, parseSlope, slopeSetOut } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { plan }: SlopeSetOutProps = $props();
   const units = $derived(plan.job.job.units);
   const length = $derived((mm: number) => formatLength(mm, units));
-  const shown = (mm: number) => formatLength(mm, plan.job.job.units).replace('\u202f', ' ').replace('″', '"');
+  const shown = (mm: number) => asTyped(mm, plan.job.job.units).typed;
   let typed = $state(
     untrack(() => ({
       slope: String(plan.numbers.slope),
@@ -88,9 +88,5 @@
   .answer {
     font-size: 1.1rem;
     font-weight: 700;
-  }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
   }
 </style>

@@ -246,9 +246,6 @@
   .look h3 {
     color: var(--bad);
   }
-  .quiet {
-    color: var(--ink-soft);
-  }
   .caution {
     padding-left: var(--gap-3);
     border-left: 3px solid var(--watch);

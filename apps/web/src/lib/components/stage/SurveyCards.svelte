@@ -34,6 +34,11 @@
     field?.focus();
   });
 
+  function close() {
+    walk.leave();
+    onclose();
+  }
+
   function keep() {
     if (walk.keep()) field?.focus();
   }
@@ -46,7 +51,7 @@
   }
 </script>
 
-<dialog bind:this={dialog} aria-label={text.cards.title(editor.opening.mark)} {onclose}>
+<dialog bind:this={dialog} aria-label={text.cards.title(editor.opening.mark)} onclose={close}>
   <header>
     <b>{editor.opening.mark}</b>
     <span>{text.cards.of(walk.index + 1, surveyWalk.length)}</span>

@@ -59,6 +59,7 @@
 </script>
 
 <form onsubmit={save}>
+  {#if !unit}<p>{text.units.usual}</p>{/if}
   <fieldset class="whole" disabled={!mayEdit}>
     {#each GROUPS as group (group.name)}
       <fieldset>
@@ -100,12 +101,6 @@
     display: grid;
     gap: var(--gap-4);
     justify-items: start;
-  }
-  fieldset {
-    margin: 0;
-    padding: 0;
-    border: 0;
-    min-width: 0;
   }
   .whole > fieldset {
     display: grid;

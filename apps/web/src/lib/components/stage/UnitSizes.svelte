@@ -75,7 +75,7 @@
   {#if unit.mullions?.length}<p>{text.units.mulled(unit.mullions.length + 1)}</p>{/if}
   {#if unit.threshold}<p>{text.units.door}</p>{/if}
   {#if plans.length > 0}
-    <table>
+    <table class="lines">
       <thead>
         <tr>
           <th scope="col">{text.table.opening}</th>
@@ -103,18 +103,5 @@
     display: grid;
     gap: var(--gap-2);
     overflow-x: auto;
-  }
-  table {
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    padding: 6px var(--gap-4) 6px 0;
-    border-bottom: 1px solid var(--line);
-    text-align: left;
-  }
-  thead th {
-    font-size: 0.9rem;
-    border-bottom: 2px solid var(--ink);
   }
 </style>

@@ -157,10 +157,6 @@
     color: var(--ink-soft);
     font-size: 0.9rem;
   }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
-  }
   @media (max-width: 640px) {
     .layer {
       grid-template-columns: 1fr 1fr 84px;

@@ -22,6 +22,7 @@
 </script>
 
 <script lang="ts">
+  import { readDraft, writeDraft } from '$lib/state/drafts.ts';
   import { text } from '$lib/texts/en.ts';
   import { onMount } from 'svelte';
   import { formatLength, lengthErrorTexts, parseLength } from '@hulvek/core';
@@ -67,17 +68,15 @@
 
   const doubtful = $derived(parsed?.ok && problem === '' ? doubt(parsed.value.mm) : '');
 
-  const key = $derived(`hulvek:draft:${keep}`);
-
   onMount(() => {
-    const kept = sessionStorage.getItem(key);
+    const kept = readDraft(keep);
     if (kept === null) return;
     draft = kept;
     commit();
   });
 
   function settle() {
-    sessionStorage.removeItem(key);
+    writeDraft(keep, null);
     draft = null;
     begun = null;
     problem = '';
@@ -95,7 +94,7 @@
     const result = parseLength(typed, unit);
     problem = result.ok ? outOfRange(result.value.mm) : lengthErrorTexts[result.error];
     if (!result.ok || problem !== '') {
-      sessionStorage.setItem(key, draft);
+      writeDraft(keep, draft);
       return false;
     }
     settle();

@@ -115,14 +115,6 @@ export async function exportJob(db: Queries, id: string): Promise<JobFile | null
   };
 }
 
-export async function addUnit(db: Queries, job: string, unit: Unit): Promise<void> {
-  await db
-    .update(jobs)
-    .set({ units: sql`${jobs.units} || ${JSON.stringify([unit])}::jsonb` })
-    .where(eq(jobs.id, job));
-  await announce(db, { job, opening: null });
-}
-
 export async function setUnitSystem(db: Queries, job: string, units: Job['units']): Promise<void> {
   await db
     .update(jobs)

@@ -1,4 +1,4 @@
-/** New jobs, openings and units from what a form says. */
+/** New jobs and openings from what a form says. */
 import { randomUUID } from 'node:crypto';
 import {
   JOB_FORMAT,
@@ -6,12 +6,10 @@ import {
   jobFileSchema,
   openingDocumentSchema,
   presetTexts,
-  unitSchema,
   type JobContext,
   type JobFile,
   type OpeningDocument,
   type TypedLength,
-  type Unit,
 } from '@hulvek/core';
 
 const freshId = (prefix: string): string => `${prefix}-${randomUUID().slice(0, 8)}`;
@@ -58,30 +56,5 @@ export function newOpening(
     method: context.methods[0]?.id ?? null,
     survey: { from: 'outside' },
     numbers: {},
-  });
-}
-
-export interface UnitFields {
-  readonly name: string;
-  readonly operation: Unit['operation'];
-  readonly width: TypedLength;
-  readonly height: TypedLength;
-  readonly frameDepth: TypedLength;
-  readonly finWidth: TypedLength;
-}
-
-/** Figures the form does not ask for are usual ones; the maker's drawing goes before them. */
-export function newUnit(fields: UnitFields) {
-  const { finWidth, ...rest } = fields;
-  return unitSchema.safeParse({
-    ...rest,
-    id: freshId('unit'),
-    frameFace: mm(70),
-    fin: {
-      kind: 'integral',
-      width: finWidth,
-      holeFromFrame: mm(Math.round(finWidth.mm * 0.7)),
-      fromFront: mm(25),
-    },
   });
 }

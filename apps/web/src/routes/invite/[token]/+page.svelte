@@ -53,8 +53,4 @@
   label {
     font-weight: 600;
   }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
-  }
 </style>

@@ -1,20 +1,17 @@
 <script lang="ts">
   import OutboxBar from '$lib/components/stage/OutboxBar.svelte';
-  import { onMount } from 'svelte';
 
   let { data, children } = $props();
   const store = $derived(data.store);
 
-  $effect(() => store.follow());
+  let seen = $state(document.visibilityState === 'visible');
 
-  onMount(() => {
-    const seen = () => {
-      if (document.visibilityState === 'visible') void store.refresh();
-    };
-    document.addEventListener('visibilitychange', seen);
-    return () => document.removeEventListener('visibilitychange', seen);
-  });
+  // A browser keeps few connections to one address: pages nobody looks at must not hold theirs. The first thing said
+  // on a new one is where the job stands, so nothing is missed meanwhile.
+  $effect(() => (seen ? store.follow() : undefined));
 </script>
+
+<svelte:document onvisibilitychange={() => (seen = document.visibilityState === 'visible')} />
 
 <OutboxBar {store} />
 {@render children()}

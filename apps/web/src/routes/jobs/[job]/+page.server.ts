@@ -1,9 +1,8 @@
 import { database, inTransaction } from '$lib/server/db/index.ts';
-import { addUnit, loadContext } from '$lib/server/services/jobs.ts';
-import { newOpening, newUnit } from '$lib/server/services/new-documents.ts';
+import { loadContext } from '$lib/server/services/jobs.ts';
+import { newOpening } from '$lib/server/services/new-documents.ts';
 import { addOpenings, loadParts } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
-import { lengthErrorTexts, parseLength, type LengthUnit } from '@hulvek/core';
 import { error, fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 
@@ -13,17 +12,6 @@ const openingForm = z.object({
   facade: z.string().trim().max(60),
   unit: z.string(),
 });
-
-const unitForm = z.object({
-  name: z.string().trim().min(1).max(120),
-  operation: z.enum(['fixed', 'casement', 'awning', 'sliding', 'hung']),
-  width: z.string(),
-  height: z.string(),
-  frameDepth: z.string(),
-  finWidth: z.string(),
-});
-
-const LENGTHS = ['width', 'height', 'frameDepth', 'finWidth'] as const;
 
 export const actions = {
   opening: async ({ request, params, locals }) => {
@@ -42,28 +30,4 @@ export const actions = {
     await inTransaction(db, (tx) => addOpenings(tx, params.job, [opening], locals.person?.name));
     redirect(303, `/jobs/${params.job}/${opening.id}/measure`);
   },
-  unit: async ({ request, params }) => {
-    const db = database();
-    const context = await loadContext(db, params.job);
-    if (!context) error(404, text.errors.noJob);
-    const parsed = unitForm.safeParse(Object.fromEntries(await request.formData()));
-    if (!parsed.success) return fail(400, { form: 'unit', problem: text.job.unitIncomplete });
-    const lengths = readLengths(parsed.data, context.job.units);
-    if ('problem' in lengths) return fail(400, { form: 'unit', problem: lengths.problem });
-    const unit = newUnit({ ...parsed.data, ...lengths.values });
-    if (!unit.success)
-      return fail(400, { form: 'unit', problem: unit.error.issues[0]?.message ?? text.job.unitIncomplete });
-    await addUnit(db, params.job, unit.data);
-    return { form: 'unit', added: unit.data.name };
-  },
 };
-
-function readLengths(form: z.infer<typeof unitForm>, units: LengthUnit) {
-  const values = {} as Record<(typeof LENGTHS)[number], { typed: string; mm: number }>;
-  for (const key of LENGTHS) {
-    const result = parseLength(form[key], units);
-    if (!result.ok) return { problem: `${text.job.unitFields[key]}: ${lengthErrorTexts[result.error]}` };
-    values[key] = { typed: result.value.typed.trim(), mm: result.value.mm };
-  }
-  return { values };
-}

@@ -99,29 +99,6 @@
         {#if form?.form === 'opening' && form.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
         <Button kind="main" type="submit">{text.job.add}</Button>
       </form>
-      <form method="POST" action="?/unit" use:enhance>
-        <h2>{text.job.addUnit}</h2>
-        <div class="grid">
-          <label>{text.job.unitName}<input name="name" required maxlength="120" autocomplete="off" /></label>
-          <label>
-            {text.job.operation}
-            <select name="operation">
-              {#each Object.entries(text.job.operations) as [value, word] (value)}<option {value}
-                  >{word}</option
-                >{/each}
-            </select>
-          </label>
-          {#each Object.entries(text.job.unitFields) as [name, word] (name)}
-            <label>{word}<input {name} class="figure" required maxlength="20" autocomplete="off" /></label>
-          {/each}
-        </div>
-        <p class="quiet">{text.job.unitNote}</p>
-        {#if form?.form === 'unit' && 'problem' in form}<p class="problem" role="alert">
-            {form.problem}
-          </p>{/if}
-        {#if form && 'added' in form && form.added}<p role="status">{text.job.added(form.added)}</p>{/if}
-        <Button type="submit">{text.job.addUnitSubmit}</Button>
-      </form>
       {#if rights.includes('settings')}<SiteForm {store} />{/if}
     </div>
   {/if}
@@ -212,9 +189,5 @@
   }
   form > :global(button) {
     justify-self: start;
-  }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
   }
 </style>

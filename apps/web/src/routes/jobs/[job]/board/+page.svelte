@@ -5,7 +5,7 @@
   import Button from '$lib/components/ui/Button.svelte';
   import { OpeningsEditor } from '$lib/state/openings.svelte.ts';
   import { text } from '$lib/texts/en.ts';
-  import { formatLength, placed, type Opening } from '@hulvek/core';
+  import { asTyped, formatLength, placed, type Opening } from '@hulvek/core';
   import { beforeNavigate } from '$app/navigation';
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
@@ -52,10 +52,7 @@
     } else if (!selected.delete(id)) selected.add(id);
   }
 
-  const written = (mm: number) => ({
-    typed: formatLength(mm, units, 'figure').replace('−', '-').replace('⁄', '/'),
-    mm,
-  });
+  const written = (mm: number) => asTyped(mm, units);
 
   function move(id: string, by: { u: number; v: number }) {
     const together = selected.has(id) ? [...selected] : [id];
@@ -152,12 +149,6 @@
     display: grid;
     gap: var(--gap-3);
     padding: var(--gap-3) var(--gap-4);
-  }
-  .head {
-    display: flex;
-    flex-flow: row wrap;
-    align-items: center;
-    gap: var(--gap-2) var(--gap-4);
   }
   .head label {
     display: flex;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import type { SubmitFunction } from '@sveltejs/kit';
+  import JobTabs from '$lib/components/stage/JobTabs.svelte';
   import Button from '$lib/components/ui/Button.svelte';
   import { text } from '$lib/texts/en.ts';
 
@@ -15,6 +16,7 @@
     };
 </script>
 
+<JobTabs store={data.store} />
 <main>
   <h1>{t.title} <span>{data.job.name}</span></h1>
   {#if form && 'problem' in form && form.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
@@ -122,9 +124,5 @@
   }
   section a {
     overflow-wrap: anywhere;
-  }
-  .problem {
-    color: var(--bad);
-    font-weight: 600;
   }
 </style>

@@ -12,8 +12,9 @@
   const grid = untrack(() => new SurveyGrid(data.store));
   const mayEdit = $derived(store.pack.rights.includes('measure'));
 
-  beforeNavigate(() => {
-    grid.commit();
+  beforeNavigate(({ cancel }) => {
+    // A cell that does not read is shown with its reason rather than lost.
+    if (!grid.commit()) cancel();
     void grid.editor.flush();
   });
 
@@ -68,12 +69,6 @@
     display: grid;
     gap: var(--gap-2);
     padding: var(--gap-3) var(--gap-4);
-  }
-  .head {
-    display: flex;
-    flex-flow: row wrap;
-    align-items: center;
-    gap: var(--gap-2) var(--gap-4);
   }
   .load {
     display: flex;
