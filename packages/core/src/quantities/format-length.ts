@@ -55,12 +55,11 @@ export function roundUpToMark(mm: number, unit: LengthUnit): number {
   return Math.ceil(mm / step - 1e-9) * step;
 }
 
-/** A length as a person would have typed it on a plain keyboard: for figures that come from an instrument or a drag. */
+/**
+ * A length as a person would have typed it on a plain keyboard: for what comes from an instrument, a drag or a
+ * computation. Inches keep their mark: a large bare number in a job in inches would be read as millimetres.
+ */
 export function asTyped(mm: number, unit: LengthUnit): TypedLength {
-  const typed = formatLength(mm, unit)
-    .replace(MINUS, '-')
-    .replace(FRACTION_SLASH, '/')
-    .replace(THIN_SPACE, ' ')
-    .replace('″', '"');
-  return { typed, mm };
+  const figure = formatLength(mm, unit, 'figure').replace(MINUS, '-').replace(FRACTION_SLASH, '/');
+  return { typed: unit === 'in' ? `${figure}"` : figure, mm };
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatLength } from './format-length.ts';
+import { asTyped, formatLength } from './format-length.ts';
 import type { LengthUnit } from './length.ts';
 import { parseLength } from './parse-length.ts';
 
@@ -86,6 +86,17 @@ describe('lengths as people write them', () => {
     fc.assert(
       fc.property(fc.integer({ min: -99_999, max: 99_999 }), fc.constantFrom('in', 'mm'), (n, unit) => {
         expect(mm(formatLength(n / 10, 'mm'), unit as LengthUnit)).toBeCloseTo(n / 10, 6);
+      }),
+    );
+  });
+  it('what an instrument or a drag gives is written as people type it, and reads back in the unit of the job', () => {
+    expect(asTyped(1000, 'mm')).toEqual({ typed: '1000', mm: 1000 });
+    expect(asTyped(-3.175, 'in')).toEqual({ typed: '-1/8"', mm: -3.175 });
+    fc.assert(
+      fc.property(fc.integer({ min: -16 * 400, max: 16 * 400 }), (n) => {
+        const value = (n / 16) * 25.4;
+        expect(mm(asTyped(value, 'in').typed, 'in')).toBeCloseTo(value, 6);
+        expect(asTyped(value, 'in').typed).toMatch(/^["\d /-]+$/);
       }),
     );
   });

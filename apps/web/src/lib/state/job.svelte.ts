@@ -10,6 +10,7 @@ import {
   type Entry,
   type JobContext,
   type Opening,
+  type OpeningDocument,
   type Plan,
   type Reading,
 } from '@hulvek/core';
@@ -17,8 +18,9 @@ import { SvelteMap } from 'svelte/reactivity';
 import { openingRow, type OpeningRow } from './opening-row.ts';
 import { sentence, type Outbox } from './outbox.svelte.ts';
 
-/** An opening with everything known of it here, sent or not. */
+/** An opening with everything known of it here, sent or not; `document` is what the server has. */
 export interface OpeningView extends OpeningPart {
+  /** As it stands here: with the draft, where there is one. */
   readonly opening: Opening;
 }
 
@@ -55,10 +57,13 @@ export class JobStore {
   readonly #changed = new Set<string | null>();
   #asking: ReturnType<typeof setTimeout> | undefined;
   #keeping: ReturnType<typeof setTimeout> | undefined;
-  readonly #views = new Map<string, { part: OpeningPart; waiting: string; view: OpeningView }>();
+  readonly #views = new Map<
+    string,
+    { part: OpeningPart; waiting: string; draft: OpeningDocument | undefined; view: OpeningView }
+  >();
   readonly #plans = new Map<string, { opening: Opening; context: JobContext; plan: Plan }>();
-  /** Changes that are being edited and not yet saved, by opening: the rows show them too. */
-  readonly drafts = new SvelteMap<string, Opening>();
+  /** Choices that are being made and not yet saved, by opening: everything on this device goes by them. */
+  readonly drafts = new SvelteMap<string, OpeningDocument>();
 
   constructor(id: string, pack: Pack, outbox: Outbox) {
     this.id = id;
@@ -91,7 +96,7 @@ export class JobStore {
 
   /** Every opening planned as it stands here, drafts included, in the order of the job. */
   plans = $derived.by((): readonly Plan[] =>
-    [...this.views.values()].map((view) => this.planOf(this.drafts.get(view.document.id) ?? view.opening)),
+    [...this.views.values()].map((view) => this.planOf(view.opening)),
   );
 
   rows = $derived.by((): readonly OpeningRow[] => {
@@ -134,6 +139,8 @@ export class JobStore {
       items.filter((item) => item.opening === part.document.id).reduce(withItem, part),
     );
     this.#keep({ ...this.pack, openings });
+    // What a picture is, only the server says.
+    for (const item of items) if (item.type === 'photo') void this.refresh(item.opening);
   }
 
   /** What the server now has as the choices of an opening. */
@@ -240,11 +247,12 @@ export class JobStore {
 
   #view(part: OpeningPart, items: readonly OutboxItem[]): OpeningView {
     const waiting = items.map((item) => item.id).join();
+    const draft = this.drafts.get(part.document.id);
     const known = this.#views.get(part.document.id);
-    if (known && known.part === part && known.waiting === waiting) return known.view;
+    if (known && known.part === part && known.waiting === waiting && known.draft === draft) return known.view;
     const whole = items.reduce(withItem, part);
-    const view = { ...whole, opening: openingOf(whole.document, whole.readings) };
-    this.#views.set(part.document.id, { part, waiting, view });
+    const view = { ...whole, opening: openingOf(draft ?? whole.document, whole.readings) };
+    this.#views.set(part.document.id, { part, waiting, draft, view });
     return view;
   }
 }

@@ -41,8 +41,6 @@ export class OpeningEditor {
   /** What somebody else stored meanwhile, while the two are unresolved. */
   theirs = $state.raw<Stored | null>(null);
   refusal = $state('');
-  /** Choices not yet saved; `null` when everything is. */
-  #draft = $state.raw<OpeningDocument | null>(null);
   #sendState = $state<SaveState>('saved');
   #past = $state.raw<readonly Change[]>([]);
   #future = $state.raw<readonly Change[]>([]);
@@ -65,9 +63,7 @@ export class OpeningEditor {
   }
 
   view = $derived.by((): OpeningView => this.#viewOf(this.store, this.id));
-  opening = $derived.by((): Opening =>
-    this.#draft ? openingOf(this.#draft, this.view.readings) : this.view.opening,
-  );
+  opening = $derived.by((): Opening => this.view.opening);
   plan = $derived.by(() => this.store.planOf(this.opening));
   /** Readings and choices of this opening that are on this device only. */
   waiting = $derived.by(() => this.store.waiting.filter((item) => item.opening === this.id).length);
@@ -78,10 +74,14 @@ export class OpeningEditor {
     const { line } = this.store.outbox;
     const unsent = this.waiting > 0;
     if (this.#sendState === 'waiting' || (unsent && line === 'no-network')) return 'waiting';
-    if (this.#draft || (unsent && line === 'sending')) return 'saving';
+    if (this.draft || (unsent && line === 'sending')) return 'saving';
     return unsent ? 'waiting' : 'saved';
   });
 
+  /** Choices not yet saved; `undefined` when everything is. */
+  get draft(): OpeningDocument | undefined {
+    return this.store.drafts.get(this.id);
+  }
   get context(): JobContext {
     return this.store.context;
   }
@@ -145,14 +145,14 @@ export class OpeningEditor {
   /** Ends a conflict: the chosen version goes on, the other stays one undo away. */
   resolve(choice: 'mine' | 'theirs'): void {
     const { theirs } = this;
-    if (!theirs || !this.#draft) return;
+    if (!theirs || !this.draft) return;
     const mine = this.opening;
     const their = openingOf(theirs.document, this.view.readings);
     this.theirs = null;
     this.#base = theirs;
     if (choice === 'mine') {
       this.#past = [...this.#past, { from: their, to: mine }];
-      this.#setDraft(this.#draft, 0);
+      this.#setDraft(this.draft, 0);
     } else {
       this.#past = [...this.#past, { from: mine, to: their }];
       this.#settle();
@@ -163,8 +163,8 @@ export class OpeningEditor {
   async flush(): Promise<void> {
     clearTimeout(this.#timer);
     while (this.#sending) await this.#sending;
-    if (this.#draft && !this.theirs && this.#sendState !== 'refused') {
-      this.#sending = this.#send(this.#draft);
+    if (this.draft && !this.theirs && this.#sendState !== 'refused') {
+      this.#sending = this.#send(this.draft);
       await this.#sending;
     }
     await this.store.outbox.send();
@@ -178,7 +178,7 @@ export class OpeningEditor {
     this.#addReadings(readingsTowards(to.survey, this.view.readings), instrument);
     const { survey, ...rest } = to;
     const document: OpeningDocument = { ...rest, survey: { from: survey.from } };
-    const now = this.#draft ?? this.view.document;
+    const now = this.draft ?? this.view.document;
     if (contentHash(document) !== contentHash(now)) this.#setDraft(document);
   }
 
@@ -202,12 +202,11 @@ export class OpeningEditor {
   }
 
   #setDraft(document: OpeningDocument, delay = SAVE_DELAY_ms): void {
-    if (!this.#draft) {
+    if (!this.draft) {
       const { document: stored, version } = this.view;
       this.#base = this.#base.version > version ? this.#base : { document: stored, version };
     }
-    this.#draft = document;
-    this.store.drafts.set(this.id, openingOf(document, this.view.readings));
+    this.store.drafts.set(this.id, document);
     const kept: Kept = { document, version: this.#base.version, base: this.#base.document };
     localStorage.setItem(this.#key, JSON.stringify(kept));
     if (this.theirs) return;
@@ -219,7 +218,6 @@ export class OpeningEditor {
   /** Nothing of this opening is left to be saved. */
   #settle(): void {
     localStorage.removeItem(this.#key);
-    this.#draft = null;
     this.store.drafts.delete(this.id);
     this.#sendState = 'saved';
   }
@@ -253,8 +251,8 @@ export class OpeningEditor {
   #saved(document: OpeningDocument, version: number): void {
     this.#base = { document, version };
     this.store.saved(this.id, this.#base);
-    if (this.#draft === document) this.#settle();
-    else if (this.#draft) this.#setDraft(this.#draft);
+    if (this.draft === document) this.#settle();
+    else if (this.draft) this.#setDraft(this.draft);
   }
 
   /** Somebody else saved first: changes of other fields go together, changes of the same one are shown. */
@@ -262,7 +260,7 @@ export class OpeningEditor {
     const whole = (document: OpeningDocument) => openingOf(document, []);
     const { merged, clashes } = mergeOpenings({
       base: whole(this.#base.document),
-      mine: whole(this.#draft ?? mine),
+      mine: whole(this.draft ?? mine),
       theirs: whole(theirs.document),
     });
     this.store.saved(this.id, theirs);
