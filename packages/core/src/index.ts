@@ -17,20 +17,36 @@ export * from './instruments/simulator.ts';
 export * from './survey/readings.ts';
 export { openingFrame, readingsFromOutside, type OpeningFrame, type Readings } from './survey/frame.ts';
 export * from './demo/skarv-point.ts';
+export * from './demo/example.ts';
 export * from './job-file/job-file.ts';
 export * from './order/events.ts';
 export * from './order/progress.ts';
+export * from './order/stack.ts';
 export * from './plan/draft.ts';
 export * from './texts/index.ts';
 export * from './methods/parameters.ts';
 export * from './methods/presets.ts';
+export { presets } from './methods/index.ts';
+export {
+  axes,
+  axisIds,
+  holdsFor,
+  type AxisId,
+  type Choice,
+  type Choices,
+  type Condition,
+  type Fact,
+} from './methods/axes.ts';
+export { choicesOf, factsOf, methodChoices } from './plan/choices.ts';
 export * from './fit/placement.ts';
 export * from './fit/shims.ts';
 export * from './fit/verdict.ts';
 export * from './drawing/items.ts';
 export * from './drawing/face.ts';
-export * from './drawing/sill.ts';
+export * from './drawing/cut.ts';
 export * from './drawing/survey.ts';
+export * from './drawing/export.ts';
+export * from './drawing/handles.ts';
 export * from './drawing/pieces.ts';
 export * from './drawing/scene.ts';
 export { cutSize, tear_mm } from './geometry/sheet.ts';
@@ -47,4 +63,7 @@ export * from './order-size/weight.ts';
 export * from './depth/depth-stack.ts';
 export * from './depth/slope.ts';
 export * from './facade/reach.ts';
+export * from './fasteners/schedule.ts';
+export { ruleIds, rules, type RuleId } from './methods/rules.ts';
+export { buckOf } from './plan/base.ts';
 export { collisions, placed, type Collision, type Placed } from './facade/neighbours.ts';

@@ -1,6 +1,6 @@
 /** What lies behind what: every plane in the depth of the wall, and whether the planes that must meet do. */
 import { sheetMaterials } from '../methods/materials.ts';
-import type { MethodDocument, Unit, Wall } from '../documents/schema.ts';
+import type { Unit, Wall } from '../documents/schema.ts';
 
 export const planeIds = [
   'cladding-face',
@@ -46,14 +46,15 @@ const sum = (wall: Wall, ...roles: Wall['layers'][number]['role'][]): number =>
 export function depthStack(o: {
   wall: Wall;
   unit: Unit;
-  method: MethodDocument;
+  /** How far a buck stands out from the sheathing; `null` without one. */
+  buck_mm: number | null;
   tape_mm: number;
   tapeLayers: number;
   drift_mm: number;
 }): DepthStack {
-  const { wall, unit, method } = o;
+  const { wall, unit, buck_mm } = o;
   const outboard = sum(wall, 'exterior-board', 'cavity');
-  const buck = method.buck?.projection.mm ?? 0;
+  const buck = buck_mm ?? 0;
   const fin = buck + o.drift_mm;
   const front = fin + unit.fin.fromFront.mm;
   const back = front - unit.frameDepth.mm;
@@ -64,7 +65,7 @@ export function depthStack(o: {
   return {
     planes: {
       ...(cladding > 0 && { 'cladding-face': outboard + cladding, 'cladding-back': outboard }),
-      ...(method.buck && { 'buck-face': buck }),
+      ...(buck_mm !== null && { 'buck-face': buck }),
       'fin-face': fin,
       'tape-face': fin + tapeBuildUp_mm,
       'frame-front': front,
@@ -73,7 +74,7 @@ export function depthStack(o: {
       'framing-back': framing,
       'interior-face': interior,
     },
-    buckMisses_mm: method.buck ? buck - outboard : null,
+    buckMisses_mm: buck_mm === null ? null : buck - outboard,
     jambExtension_mm: back - interior,
     tapeBuildUp_mm,
   };

@@ -13,6 +13,15 @@ const changes: Readonly<Record<string, (o: Opening) => Opening>> = {
   unit: (o) => ({ ...o, unit: null }),
   'numbers.sealWidth': (o) => ({ ...o, numbers: { ...o.numbers, sealWidth: mm(60) } }),
   'numbers.leastGap': (o) => ({ ...o, numbers: { ...o.numbers, leastGap: mm(7) } }),
+  'choices.pan': (o) => ({ ...o, choices: { ...o.choices, pan: 'rigid' } }),
+  'choices.head': (o) => ({ ...o, choices: { ...o.choices, head: 'two-tapes' } }),
+  'deviations.foam-alone': (o) => ({
+    ...o,
+    deviations: [
+      ...(o.deviations ?? []),
+      { rule: 'foam-alone', reason: 'Tape follows.', person: 'A', at: '2026-11-20T10:00:00Z' },
+    ],
+  }),
   'survey.values.widthTop': (o) => ({
     ...o,
     survey: { ...o.survey, values: { ...o.survey.values, widthTop: mm(917) } },

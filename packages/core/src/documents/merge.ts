@@ -1,6 +1,6 @@
 /** Three versions of one opening into one: what two people, or one person and an undo, changed apart from each other. */
 import { contentHash } from '../quantities/content-hash.ts';
-import type { Opening } from './schema.ts';
+import type { Deviation, Opening } from './schema.ts';
 
 /** A single choice, number or figure of an opening, as a path: `unit`, `numbers.slope`, `survey.values.widthTop`. */
 export type OpeningField = string;
@@ -14,14 +14,16 @@ export interface Merge {
 
 type Fields = ReadonlyMap<OpeningField, unknown>;
 
-const GROUPS = ['numbers', 'survey'] as const;
+const GROUPS = ['numbers', 'survey', 'choices', 'deviations'] as const;
 
 /** Every field with its content; groups are taken apart, so that two numbers never clash for being neighbours. */
 function fieldsOf(opening: Opening): Fields {
-  const { numbers, survey, ...plain } = opening;
+  const { numbers, survey, choices = {}, deviations = [], ...plain } = opening;
   return new Map<string, unknown>([
     ...Object.entries(plain),
     ...Object.entries(numbers).map(([key, value]) => [`numbers.${key}`, value] as const),
+    ...Object.entries(choices).map(([axis, choice]) => [`choices.${axis}`, choice] as const),
+    ...deviations.map((deviation) => [`deviations.${deviation.rule}`, deviation] as const),
     ['survey.from', survey.from],
     ...Object.entries(survey.values).map(([key, value]) => [`survey.values.${key}`, value] as const),
   ]);
@@ -35,9 +37,14 @@ function openingFrom(fields: Fields, like: Opening): Opening {
         .map(([path, value]) => [path.slice(prefix.length), value]),
     );
   const plain = [...fields].filter(([path]) => !GROUPS.some((name) => path.startsWith(`${name}.`)));
+  const choices = group('choices.');
+  const deviations = Object.values(group('deviations.')) as Deviation[];
+  const { choices: _choices, deviations: _deviations, ...rest } = like;
   return {
-    ...like,
+    ...rest,
     ...Object.fromEntries(plain),
+    ...(Object.keys(choices).length > 0 && { choices }),
+    ...(deviations.length > 0 && { deviations }),
     numbers: group('numbers.'),
     survey: { from: fields.get('survey.from') as Opening['survey']['from'], values: group('survey.values.') },
   };

@@ -1,5 +1,6 @@
 /** The documents people make: what is measured and chosen, never what is computed from it. */
 import { z } from 'zod';
+import { axes, axisIds, type AxisId } from '../methods/axes.ts';
 import { parameterIds, parameters, type ParameterId } from '../methods/parameters.ts';
 import { presetIds } from '../methods/presets.ts';
 import { parseLength } from '../quantities/parse-length.ts';
@@ -109,6 +110,10 @@ export const layerMaterials = [
   'wood-board',
   'stud',
   'drywall',
+  'brick',
+  'block',
+  'render',
+  'plaster',
 ] as const;
 
 export const wallSchema = z.strictObject({
@@ -196,6 +201,13 @@ export const numbersSchema = z
     }
   });
 
+/** Choices on some of the axes; those left out are the school's. */
+export const choicesSchema = z.strictObject(
+  Object.fromEntries(axisIds.map((axis) => [axis, z.enum(axes[axis]).optional()])) as unknown as {
+    [Axis in AxisId]: z.ZodOptional<z.ZodEnum<{ [Choice in (typeof axes)[Axis][number]]: Choice }>>;
+  },
+);
+
 export const methodSchema = z.strictObject({
   id: id('MethodId'),
   name,
@@ -203,6 +215,8 @@ export const methodSchema = z.strictObject({
   /** Version of the preset this copy was taken from. */
   presetVersion: z.int().positive(),
   numbers: numbersSchema,
+  /** Where the job departs from the school. */
+  choices: choicesSchema.optional(),
   /** A frame in the opening or before the wall that carries the unit. */
   buck: z
     .strictObject({
@@ -228,6 +242,20 @@ export const openingDocumentSchema = z.strictObject({
   survey: z.strictObject({ from: side }),
   /** Numbers of the method changed for this opening only. */
   numbers: numbersSchema,
+  /** Where this opening departs from the job's method. */
+  choices: choicesSchema.optional(),
+  /** Rules that somebody decided to break here, and why. */
+  deviations: z
+    .array(
+      z.strictObject({
+        rule: words(60).min(1),
+        reason: words(500).trim().min(1, 'a reason is needed'),
+        person: name,
+        at: instant,
+      }),
+    )
+    .max(100)
+    .optional(),
   /** Lower left corner of the rough opening on its façade, seen from outside: from its left end, and above its zero line. */
   position: z.strictObject({ u: placeLength, v: placeLength }).optional(),
   /** Where and how the unit that came for this opening is damaged; empty when it was looked at and found whole. */
@@ -331,6 +359,8 @@ export type Instrument = Reading['instrument'];
 export type Photo = z.infer<typeof photoSchema>;
 export type Entry = z.infer<typeof entrySchema>;
 export type Issue = z.infer<typeof issueSchema>;
+export type Deviation = NonNullable<OpeningDocument['deviations']>[number];
+export type ChoicesDocument = z.infer<typeof choicesSchema>;
 export type Job = z.infer<typeof jobSchema>;
 export type LineDocument = NonNullable<Job['lines']>[number];
 

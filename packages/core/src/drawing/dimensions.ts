@@ -38,6 +38,13 @@ export function dimensionItems(dimensions: readonly Dimension[], view: View): Dr
   );
 }
 
+/** How many tracks these dimensions take up on each side. */
+export function tracksNeeded(dimensions: readonly Dimension[]): Record<DimensionSide, number> {
+  const on = (side: DimensionSide) =>
+    Math.max(0, ...onTracks(dimensions.filter((d) => d.side === side)).map((d) => d.track + 1));
+  return { left: on('left'), right: on('right'), above: on('above'), below: on('below') };
+}
+
 function onTracks(dimensions: readonly Dimension[]): Placed[] {
   const taken: [number, number][][] = [];
   const shortFirst = [...dimensions].sort((a, b) => Math.abs(a.to - a.from) - Math.abs(b.to - b.from));
@@ -49,8 +56,9 @@ function onTracks(dimensions: readonly Dimension[]): Placed[] {
     const upright = d.side === 'left' || d.side === 'right';
     const beside = upright ? low - wide / 2 - TICK : high + wide / 2 + TICK;
     const middle = inside ? (low + high) / 2 : beside;
+    // Links of a chain may touch; a figure beside its span needs its own room.
     const need: [number, number] = inside
-      ? [low, high]
+      ? [low + GAP / 2, high - GAP / 2]
       : [Math.min(low, middle - wide / 2), Math.max(high, middle + wide / 2)];
     let track = 0;
     while (taken[track]?.some(([a, b]) => need[0] < b + GAP && need[1] > a - GAP)) track++;

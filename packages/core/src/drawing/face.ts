@@ -1,5 +1,6 @@
 /** The opening seen from outside at any moment of the work. */
 import {
+  area as ringArea,
   clipSegment,
   edgesOf,
   intersection,
@@ -7,10 +8,13 @@ import {
   rectangle,
   sameSegment,
   type Polygon,
+  type Segment,
 } from '../geometry/polygon.ts';
-import { silhouette } from '../geometry/solid.ts';
+import { silhouette, type Solid } from '../geometry/solid.ts';
+import type { Point2 } from '../geometry/vector.ts';
 import type { Build } from '../plan/draft.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
+import { faceHandles } from './handles.ts';
 import type { AreaItem, Drawing, DrawItem } from './items.ts';
 import { sceneAfter, type Layer } from './scene.ts';
 import { fitView, type View } from './view.ts';
@@ -19,37 +23,83 @@ import { fitView, type View } from './view.ts';
 const AROUND_mm = 200;
 const ABOVE_mm = 330;
 
+/** Parts of a drawing that can be left out. */
+export const drawingLayers = ['dimensions', 'names', 'wall', 'sheets'] as const;
+export type DrawingLayer = (typeof drawingLayers)[number];
+
 export interface DrawOptions {
   readonly width: number;
   readonly height: number;
   /** Steps done so far. */
   readonly step: number;
   readonly figure: (mm: number) => string;
+  readonly hide?: ReadonlySet<DrawingLayer>;
+  /** Pixels per millimetre, for drawings to measure on: the paper is then as large as it must be. */
+  readonly fixedScale?: number;
 }
 
-export function faceDrawing(build: Build, options: DrawOptions): Drawing {
+export interface FaceOptions extends DrawOptions {
+  readonly from?: 'outside' | 'inside';
+}
+
+export function faceDrawing(build: Build, options: FaceOptions): Drawing {
   const { width: W, height: H } = build.context.opening;
-  const view = fitView({ x: [-AROUND_mm, W + AROUND_mm], y: [-AROUND_mm, H + ABOVE_mm] }, options, {
+  const inside = options.from === 'inside';
+  const x = [-AROUND_mm, W + AROUND_mm] as const;
+  const plain = fitView({ x: inside ? [-x[1], -x[0]] : x, y: [-AROUND_mm, H + ABOVE_mm] }, options, {
     left: trackSpace(2) + 8,
     right: 16,
     top: 12,
     bottom: trackSpace(2) + 6,
   });
+  // From the room left and right change.
+  const view: View = inside ? { ...plain, to: ([u, v]) => plain.to([-u, v]) } : plain;
   const scene = sceneAfter(build, options.step);
-  // What lies deeper than the wall's face is seen first and covered by all that lies on the face.
-  const depthFirst = [...scene.layers].sort((a, b) => Number(onFace(a)) - Number(onFace(b)));
+  const shown = shownWall(build);
+  const seen = [
+    ...(options.hide?.has('wall') ? [] : build.base.map((solid) => baseLayer(solid))),
+    ...scene.layers.filter((l) => !(options.hide?.has('sheets') && l.kind === 'face')),
+  ].sort((a, b) => depthOf(a, inside) - depthOf(b, inside) || a.order - b.order);
   const items: DrawItem[] = [
-    ...background(build, view),
-    ...depthFirst.flatMap((layer) => layerItems(layer, view, shownWall(build))),
-    ...dimensionItems(dimensions(build, view, options), view),
+    {
+      kind: 'area',
+      points: rectangle([0, W], [0, H]).map(view.to),
+      fill: 'room',
+      stroke: 'outline',
+      owner: 'opening',
+    },
+    ...seen.flatMap((layer) => layerItems(layer, view, shown)),
+    ...(options.hide?.has('dimensions') ? [] : dimensionItems(dimensions(build, view, options), view)),
   ];
-  return { width: options.width, height: options.height, scale: view.scale, items };
+  const handles = inside || options.hide?.has('sheets') ? [] : faceHandles(scene.layers, view.to);
+  return { width: view.width, height: view.height, scale: view.scale, items, handles };
 }
 
-const onFace = (layer: Layer): boolean => {
-  if (layer.kind === 'face') return layer.face.surface === 'wall';
-  return layer.kind === 'bead' || layer.solids.some((solid) => silhouette(solid).front > 0);
-};
+const BEFORE_WORK = -1;
+
+const baseLayer = (solid: Solid): Layer => ({
+  kind: 'solid',
+  thing: solid.id,
+  solids: [solid],
+  order: BEFORE_WORK,
+  fresh: false,
+});
+
+/** How near to the eye a layer lies, to the millimetre: what is deeper is seen first and covered. */
+function depthOf(layer: Layer, inside: boolean): number {
+  const w = nearest(layer, inside);
+  return Math.round(inside ? -w : w);
+}
+
+function nearest(layer: Layer, inside: boolean): number {
+  if (layer.kind === 'bead') return layer.bead.paths[0]?.[0]?.[2] ?? 0;
+  if (layer.kind === 'face') {
+    const ws = layer.face.space.map((p) => p[2]);
+    return inside ? Math.min(...ws) : Math.max(...ws);
+  }
+  const parts = layer.solids.map(silhouette);
+  return inside ? Math.min(...parts.map((p) => p.back)) : Math.max(...parts.map((p) => p.front));
+}
 
 /** The part of the wall on the drawing; sheets that run on are cut off at its edge. */
 function shownWall({ context }: Build): Polygon {
@@ -57,20 +107,8 @@ function shownWall({ context }: Build): Polygon {
   return rectangle([-AROUND_mm, width + AROUND_mm], [-AROUND_mm, height + ABOVE_mm]);
 }
 
-function background(build: Build, view: View): DrawItem[] {
-  const { width: W, height: H } = build.context.opening;
-  const hole = rectangle([0, W], [0, H]);
-  return [
-    {
-      kind: 'area',
-      points: shownWall(build).map(view.to),
-      fill: 'wood-board',
-      stroke: 'thin',
-      owner: 'sheathing',
-    },
-    { kind: 'area', points: hole.map(view.to), fill: 'room', stroke: 'outline', owner: 'opening' },
-  ];
-}
+/** Faces seen edge-on are nothing to draw. */
+const LEAST_AREA_mm2 = 1;
 
 function layerItems(layer: Layer, view: View, shown: Polygon): DrawItem[] {
   const stroke = layer.fresh ? 'new' : 'thin';
@@ -82,25 +120,23 @@ function layerItems(layer: Layer, view: View, shown: Polygon): DrawItem[] {
     owner: layer.thing,
   });
   if (layer.kind === 'bead') {
-    const points = layer.bead.path.map(([u, v]) => view.to([u, v]));
-    return [
-      {
-        kind: 'line',
-        points,
-        stroke,
-        width: Math.max(3, layer.bead.diameter_mm * view.scale),
-        fill: 'sealant',
-        owner: layer.thing,
-      },
-    ];
+    return layer.bead.paths.map((path): DrawItem => ({
+      kind: 'line',
+      points: path.map(([u, v]) => view.to([u, v])),
+      stroke,
+      width: Math.max(3, layer.bead.diameter_mm * view.scale),
+      fill: 'sealant',
+      owner: layer.thing,
+    }));
   }
   if (layer.kind === 'solid')
     return layer.solids.map((solid) => area(silhouette(solid).outline, solid.material));
   const fans = layer.fans
     .filter((fan) => fan.surface === 'wall')
     .map((fan) => area(fan.placed, layer.sheet.material));
-  if (layer.face.surface !== 'wall') return fans;
-  const ring = layer.lifted ? foldedBack(layer) : layer.face.placed;
+  const flat = layer.face.space.map(([u, v]): Point2 => [u, v]);
+  if (Math.abs(ringArea(flat)) < LEAST_AREA_mm2) return fans;
+  const ring = layer.lifted ? foldedBack(layer) : flat;
   const edges = edgesOf(ring)
     .filter((_, i) => !goesOn(layer, i))
     .map((edge) => clipSegment(edge, shown))
@@ -129,7 +165,13 @@ function goesOn({ sheet, face, lifted }: Extract<Layer, { kind: 'face' }>, edge:
 
 /** A lifted face turned over about the line it hangs on. */
 function foldedBack({ face, hangs }: Extract<Layer, { kind: 'face' }>): Polygon {
-  return hangs ? face.placed.map((p) => mirrored(p, hangs)) : face.placed;
+  const flat = face.space.map(([u, v]): Point2 => [u, v]);
+  if (!hangs) return flat;
+  const line: Segment = [
+    [hangs[0][0], hangs[0][1]],
+    [hangs[1][0], hangs[1][1]],
+  ];
+  return flat.map((p) => mirrored(p, line));
 }
 
 function dimensions({ context }: Build, view: View, { figure }: DrawOptions): Dimension[] {

@@ -1,24 +1,11 @@
 /** A drawing as plain items in paper pixels: one list for the screen, the export and the tests. */
+import type { SolidMaterial } from '../geometry/solid.ts';
 import type { Point2 } from '../geometry/vector.ts';
+import type { Handle } from './handles.ts';
+import type { SheetMaterialId } from '../methods/materials.ts';
 
 /** Fill by what a thing is made of; the screen and the SVG export turn it into a hatch. */
-export type Fill =
-  | 'none'
-  | 'room'
-  | 'wood'
-  | 'wood-board'
-  | 'insulation'
-  | 'frame'
-  | 'glass'
-  | 'foam'
-  | 'shim'
-  | 'sealant'
-  | 'wrap'
-  | 'wrap-back'
-  | 'stretch-flashing'
-  | 'flashing-tape'
-  | 'corner-tape'
-  | 'fin';
+export type Fill = 'none' | 'room' | 'wrap-back' | SolidMaterial | SheetMaterialId;
 
 export type Stroke =
   'outline' | 'thin' | 'hidden' | 'fold' | 'slit' | 'dimension' | 'leader' | 'new' | 'measure' | 'none';
@@ -65,6 +52,7 @@ export interface Drawing {
   /** Paper pixels per millimetre. */
   readonly scale: number;
   readonly items: readonly DrawItem[];
+  readonly handles?: readonly Handle[];
 }
 
 export const DIMENSION_SIZE = 12;

@@ -9,7 +9,8 @@ export interface Label {
   readonly tone?: Tone;
 }
 
-const LINE = LABEL_SIZE + 6;
+/** Height of a line of names. */
+export const LABEL_LINE = LABEL_SIZE + 6;
 
 /** Spreads wanted positions so that neighbours keep `apart`, moving them as little as order allows. */
 export function spread(wanted: readonly number[], apart: number, range: readonly [number, number]): number[] {
@@ -37,7 +38,7 @@ export function labelColumn(
 ): DrawItem[] {
   const ys = spread(
     labels.map((l) => l.target[1]),
-    LINE,
+    LABEL_LINE,
     range,
   );
   return labels.flatMap((label, i): DrawItem[] => {

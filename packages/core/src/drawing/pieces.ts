@@ -2,6 +2,7 @@
 import { cutSize, flatBounds, foldLines, type Sheet } from '../geometry/sheet.ts';
 import { edgesOf, sameSegment, type Polygon, type Segment } from '../geometry/polygon.ts';
 import type { Point2 } from '../geometry/vector.ts';
+import { escapeXml } from './export.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 
 export interface FlatPiece {
@@ -18,7 +19,9 @@ export interface FlatPiece {
 /** Every worked piece moved so that its outline starts at (0, 0), y down. */
 export const flatPieces = (pieces: readonly Piece[]): FlatPiece[] =>
   pieces.flatMap((piece) =>
-    piece.form === 'sheet' && piece.stock === 'worked' ? [flatPiece(piece.sheet)] : [],
+    piece.form === 'sheet' && piece.stock === 'worked' && piece.film_mm === undefined
+      ? [flatPiece(piece.sheet)]
+      : [],
   );
 
 function flatPiece(sheet: Sheet): FlatPiece {
@@ -27,8 +30,10 @@ function flatPiece(sheet: Sheet): FlatPiece {
   return {
     id: sheet.id,
     size: cutSize(sheet),
-    regions: sheet.faces.map((face) => face.flat.map(move)),
-    outline: outlineOf(sheet.faces.map((face) => face.flat)).map((line) => line.map(move)),
+    regions: [...sheet.faces.map((face) => face.flat), ...sheet.pleats].map((region) => region.map(move)),
+    outline: outlineOf([...sheet.faces.map((face) => face.flat), ...sheet.pleats]).map((line) =>
+      line.map(move),
+    ),
     folds: foldLines(sheet).map((line) => line.map(move)),
     slits: sheet.slits.map((line) => line.map(move)),
   };
@@ -72,5 +77,3 @@ export function piecesSvg(pieces: readonly Piece[], title: (piece: FlatPiece) =>
 }
 
 const mm = (value: number): string => String(Math.round(value * 100) / 100);
-const escapeXml = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');

@@ -1,7 +1,7 @@
 /** What stands on the wall at a moment of the work, in the order it lies on each other. */
 import { hangingLine, type Fan, type Sheet, type SheetFace } from '../geometry/sheet.ts';
 import type { Solid } from '../geometry/solid.ts';
-import type { Point2 } from '../geometry/vector.ts';
+import type { Point3 } from '../geometry/vector.ts';
 import type { BeadPiece, Piece } from '../methods/pieces/piece.ts';
 import { BODY, faceKey, replay, type Things, type WallState } from '../order/events.ts';
 import type { Build } from '../plan/draft.ts';
@@ -30,7 +30,7 @@ export type Layer =
       readonly fans: readonly Fan[];
       readonly lifted: boolean;
       /** The line a lifted face hangs on. */
-      readonly hangs: readonly [Point2, Point2] | null;
+      readonly hangs: readonly [Point3, Point3] | null;
       readonly order: number;
       readonly fresh: boolean;
     };

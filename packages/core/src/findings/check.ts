@@ -5,6 +5,10 @@ import type { Finding, FindingCode, FindingFacts, Fix, Proof, Severity } from '.
 export interface Yielded<Code extends FindingCode> {
   readonly facts: FindingFacts[Code];
   readonly fixes?: readonly Fix[];
+  /** Where one check speaks for several proofs or grades. */
+  readonly proof?: Proof;
+  readonly severity?: Severity;
+  readonly source?: string;
 }
 
 export interface Check {
@@ -24,7 +28,8 @@ export function defineCheck<Code extends FindingCode>(spec: {
     code,
     run: (draft) =>
       [...run(draft)].map(
-        ({ facts, fixes = [] }) => ({ code, proof, severity, source, facts, fixes }) as Finding,
+        ({ facts, fixes = [], ...own }) =>
+          ({ code, proof, severity, source, facts, fixes, ...own }) as Finding,
       ),
   };
 }

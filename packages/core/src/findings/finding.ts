@@ -1,4 +1,8 @@
 /** What a check has to say about a plan: facts only; the words live in the text catalogue. */
+import type { Deviation } from '../documents/schema.ts';
+import type { Side } from '../fit/placement.ts';
+import type { Choices } from '../methods/axes.ts';
+import type { RuleId } from '../methods/rules.ts';
 import type { ParameterId } from '../methods/parameters.ts';
 import type { FitResult } from '../fit/verdict.ts';
 import type { WallSide } from '../facade/reach.ts';
@@ -30,9 +34,13 @@ export interface FindingFacts {
     readonly left_deg: number;
     readonly limit_deg: number;
   };
-  'unit-not-checkable': {
-    readonly because: 'shape' | 'no-fin' | 'separate-fin' | 'gasketed-fin';
-  };
+  'unit-not-checkable': { readonly because: 'shape' };
+  'rule-broken': { readonly rule: RuleId; readonly accepted: Deviation | null };
+  'fin-on-wrap': { readonly over_mm: number; readonly cutBack_mm: number };
+  'does-not-pass': { readonly needs_mm: number; readonly clear_mm: number };
+  'side-too-short': { readonly side: Side; readonly length_mm: number; readonly least_mm: number };
+  'buck-overloaded': { readonly load_Nmm: number; readonly limit_Nmm: number };
+  'screw-to-order': { readonly length_mm: number; readonly limit_mm: number };
   'altitude-differs': { readonly difference_Pa: number; readonly madeAt_m: number; readonly site_m: number };
   'label-differs': {
     readonly what: 'uFactor' | 'shgc';
@@ -80,9 +88,10 @@ export interface FindingFacts {
 
 export type FindingCode = keyof FindingFacts;
 
-/** A change of the opening that removes a finding: numbers only, so that it can be shown, applied and undone. */
+/** A change of the opening that removes a finding: numbers and choices, so that it can be shown, applied and undone. */
 export interface Fix {
   readonly set: Partial<Record<ParameterId, number>>;
+  readonly choose?: Partial<Choices>;
   /** A safe fix changes a cut size; a design-changing one another dimension of the build-up. */
   readonly kind: 'safe' | 'design-changing';
 }

@@ -1,6 +1,6 @@
 /** Thin pieces: a flat outline folded face by face onto surfaces. What is cut and what is drawn is the same thing. */
 import type { SheetMaterialId } from '../methods/materials.ts';
-import { area, bounds, type Bounds, type Polygon } from './polygon.ts';
+import { area, bounds, rectangle, type Bounds, type Polygon } from './polygon.ts';
 import { onSurface, toSurface, type Surface, type SurfaceId } from './surface.ts';
 import { GRID_mm, distance2, distance3, snap2, type Point2, type Point3 } from './vector.ts';
 
@@ -42,6 +42,8 @@ export interface Sheet {
   /** Knife cuts inside the flat outline, as two-point lines. */
   readonly slits: readonly (readonly [Point2, Point2])[];
   readonly fans: readonly Fan[];
+  /** Regions of the flat outline that are laid double and stick up, for a corner to be free to move. */
+  readonly pleats: readonly Polygon[];
 }
 
 export interface SheetSpec extends Pick<Sheet, 'id' | 'material'>, Partial<Pick<Sheet, 'slits' | 'fans'>> {
@@ -100,20 +102,77 @@ export function foldSheet(spec: SheetSpec, laid: Laid, specs: readonly FaceSpec[
     if (!one || !other) throw new Error(`${id}: no faces ${a} and ${b} to join`);
     hinges.push({ a, b, edge: sharedEdge(one.flat, other.flat, `${id}: ${b}`) });
   }
-  return { id, material, faces: [...faces.values()], hinges, slits, fans };
+  return { id, material, faces: [...faces.values()], hinges, slits, fans, pleats: [] };
 }
+
+/** One side of a strip that runs round the opening. */
+export interface StripPart {
+  readonly sheet: Sheet;
+  /** Laid the other way round, so that the same edge of the strip lies on the frame on all sides. */
+  readonly turned: boolean;
+}
+
+/**
+ * One strip that runs round the opening: the lengths of its sides one after the other in the flat, with a pleat
+ * between them and a closing lap at its end.
+ *
+ * @param pleat_mm length of strip laid double at each corner
+ */
+export function stripRound(
+  id: string,
+  parts: readonly StripPart[],
+  { pleat_mm, closing_mm }: { pleat_mm: number; closing_mm: number },
+): Sheet {
+  const [first] = parts;
+  if (!first) throw new Error(`${id}: a strip without parts`);
+  const faces: SheetFace[] = [];
+  const hinges: Hinge[] = [];
+  const pleats: Polygon[] = [];
+  let at = 0;
+  parts.forEach(({ sheet, turned }, i) => {
+    const sign = turned ? -1 : 1;
+    const { x, y } = bounds(flatPoints(sheet).map(([px, py]): Point2 => [sign * px, sign * py]));
+    const by: Point2 = [at - x[0], -y[0]];
+    const move = ([px, py]: Point2): Point2 => snap2([sign * px + by[0], sign * py + by[1]]);
+    const named = (face: string) => `${sheet.id}-${face}`;
+    faces.push(...sheet.faces.map((face) => ({ ...face, id: named(face.id), flat: face.flat.map(move) })));
+    hinges.push(
+      ...sheet.hinges.map(({ a, b, edge }) => ({
+        a: named(a),
+        b: named(b),
+        edge: [move(edge[0]), move(edge[1])] as const,
+      })),
+    );
+    at += x[1] - x[0];
+    const extra = i === parts.length - 1 ? closing_mm : pleat_mm;
+    pleats.push(rectangle([at, at + extra], [0, y[1] - y[0]]));
+    at += extra;
+  });
+  return { id, material: first.sheet.material, faces, hinges, slits: [], fans: [], pleats };
+}
+
+const flatPoints = (sheet: Sheet): readonly Point2[] => sheet.faces.flatMap((face) => face.flat);
 
 /** Index of the vertex of a face at a point of the flat outline; -1 when there is none. */
 const vertexAt = (face: SheetFace, p: Point2): number =>
   face.flat.findIndex((q) => distance2(p, q) < HINGE_TOLERANCE_mm);
 
-/** The line on its surface about which lifted faces of a sheet turn: where they hang on what stays. */
-export function hangingLine(sheet: Sheet, lifted: ReadonlySet<string>): readonly [Point2, Point2] | null {
+/**
+ * The line in space about which lifted faces of a sheet turn: where they hang on what stays, or their upper edge where
+ * the whole sheet is lifted.
+ */
+export function hangingLine(sheet: Sheet, lifted: ReadonlySet<string>): readonly [Point3, Point3] | null {
   const hinge = sheet.hinges.find(({ a, b }) => lifted.has(a) !== lifted.has(b));
   const face = sheet.faces.find(({ id }) => id === hinge?.a);
-  const [from, to] = hinge && face ? hinge.edge.map((p) => face.placed[vertexAt(face, p)]) : [];
+  const [from, to] = hinge && face ? hinge.edge.map((p) => face.space[vertexAt(face, p)]) : upperEdge(sheet);
   return from && to ? [from, to] : null;
 }
+
+const upperEdge = ({ faces }: Sheet): readonly Point3[] =>
+  faces
+    .flatMap((face) => face.space)
+    .toSorted((a, b) => b[1] - a[1])
+    .slice(0, 2);
 
 /** Length along the strip and width across it, from the flat outline. */
 export function cutSize(sheet: Sheet): { length_mm: number; width_mm: number } {
@@ -121,11 +180,14 @@ export function cutSize(sheet: Sheet): { length_mm: number; width_mm: number } {
   return { length_mm: x[1] - x[0], width_mm: y[1] - y[0] };
 }
 
-export const flatBounds = (sheet: Sheet): Bounds => bounds(sheet.faces.flatMap((face) => face.flat));
+export const flatBounds = (sheet: Sheet): Bounds => bounds([...flatPoints(sheet), ...sheet.pleats.flat()]);
 
 /** Area of material, mm². */
 export const flatArea = (sheet: Sheet): number =>
-  sheet.faces.reduce((sum, face) => sum + Math.abs(area(face.flat)), 0);
+  [...sheet.faces.map((face) => face.flat), ...sheet.pleats].reduce(
+    (sum, region) => sum + Math.abs(area(region)),
+    0,
+  );
 
 /** Lines where the sheet folds from one surface to another, in the flat. */
 export function foldLines(sheet: Sheet): readonly (readonly [Point2, Point2])[] {

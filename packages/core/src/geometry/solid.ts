@@ -1,10 +1,32 @@
 /** Things with thickness, and what a knife through them shows. */
-import { intersection, rectangle, type Polygon } from './polygon.ts';
+import { area, edgesOf, intersection, rectangle, type Polygon } from './polygon.ts';
 import type { Point2 } from './vector.ts';
 
 /** Drawing and physics class; hatches and, later, conductivities hang on it. */
-export type SolidMaterial =
-  'wood' | 'wood-board' | 'insulation' | 'frame' | 'glass' | 'foam' | 'shim' | 'sealant';
+export const solidMaterials = [
+  'wood',
+  'wood-board',
+  'insulation',
+  'foam-board',
+  'masonry',
+  'render',
+  'plaster',
+  'siding',
+  'frame',
+  'glass',
+  'foam',
+  'wool',
+  'fibre',
+  'insulation-block',
+  'hd-foam',
+  'panel',
+  'band',
+  'rod',
+  'metal',
+  'shim',
+  'sealant',
+] as const;
+export type SolidMaterial = (typeof solidMaterials)[number];
 
 export type Range = readonly [number, number];
 
@@ -23,27 +45,63 @@ export const box = (id: string, material: SolidMaterial, u: Range, v: Range, w: 
   profile: rectangle(w, v),
 });
 
+/** A plumb cut at a `u`, seen along the wall, or a level cut at a `v`, seen from above. */
+export interface CutPlane {
+  readonly axis: 'u' | 'v';
+  readonly at: number;
+}
+
 /** A region of a cut; later regions paint over earlier ones. */
 export interface CutRegion {
   readonly owner: string;
   readonly material: SolidMaterial;
-  /** (w, v) for a cut across the sill. */
+  /** (w, v) of a plumb cut, (w, u) of a level one. */
   readonly outline: Polygon;
 }
 
-/** What a plumb cut at `u` through the solids shows, as (w, v) regions in painting order. */
-export function cutAcross(solids: readonly Solid[], u: number, window: { w: Range; v: Range }): CutRegion[] {
-  const frame = rectangle(window.w, window.v);
+/** What a cut through the solids shows inside `window`, in painting order. */
+export function cutThrough(
+  solids: readonly Solid[],
+  plane: CutPlane,
+  window: { w: Range; across: Range },
+): CutRegion[] {
+  const frame = rectangle(window.w, window.across);
   return solids.flatMap((solid) => {
-    if (u < solid.u[0] || u > solid.u[1]) return [];
-    const outline = intersection(solid.profile, frame);
+    const shape = plane.axis === 'u' ? plumbShape(solid, plane.at) : levelShape(solid, plane.at);
+    const outline = shape ? intersection(shape, frame) : [];
     return outline.length === 0 ? [] : [{ owner: solid.id, material: solid.material, outline }];
   });
 }
 
+const plumbShape = ({ u, profile }: Solid, at: number): Polygon | null =>
+  at < u[0] || at > u[1] ? null : profile;
+
+/** A level cut through a bar is a rectangle: its profile's depth at that height over its whole length. */
+function levelShape({ u, profile }: Solid, at: number): Polygon | null {
+  const w = depthAt(profile, at);
+  return w && rectangle(w, u);
+}
+
+/** How far a convex (w, v) profile reaches at a height, or `null` where it does not. */
+export function depthAt(profile: Polygon, v: number): Range | null {
+  const ws = edgesOf(profile).flatMap(([[w0, v0], [w1, v1]]) => {
+    if (Math.min(v0, v1) > v || Math.max(v0, v1) < v) return [];
+    return v0 === v1 ? [w0, w1] : [w0 + ((v - v0) / (v1 - v0)) * (w1 - w0)];
+  });
+  const range: Range = [Math.min(...ws), Math.max(...ws)];
+  return ws.length > 0 && range[1] > range[0] ? range : null;
+}
+
 /** A solid seen from outside: its outline in (u, v) and how far out it reaches. */
-export function silhouette(solid: Solid): { outline: Polygon; front: number } {
+export function silhouette(solid: Solid): { outline: Polygon; front: number; back: number } {
   const vs = solid.profile.map((p: Point2) => p[1]);
   const ws = solid.profile.map((p: Point2) => p[0]);
-  return { outline: rectangle(solid.u, [Math.min(...vs), Math.max(...vs)]), front: Math.max(...ws) };
+  return {
+    outline: rectangle(solid.u, [Math.min(...vs), Math.max(...vs)]),
+    front: Math.max(...ws),
+    back: Math.min(...ws),
+  };
 }
+
+/** Volume in mm³. */
+export const volume = ({ u, profile }: Solid): number => Math.abs(area(profile)) * (u[1] - u[0]);

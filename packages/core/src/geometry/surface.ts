@@ -1,15 +1,36 @@
 /** Plane faces of solids that sheets can lie on. */
 import { add3, cross3, dot3, scale3, sub3, type Point2, type Point3 } from './vector.ts';
 
-export const surfaceIds = [
+/** Faces that every opening has, whatever is built into it. */
+export const openingSurfaceIds = [
   'wall',
   'sill-reveal',
   'left-reveal',
   'right-reveal',
   'head-reveal',
+  'sill-rear',
+] as const;
+/** Further ones: the plane behind a buck or a cavity, the buck's outer sides, the frame's sides, a drip cap. */
+export const surfaceIds = [
+  ...openingSurfaceIds,
+  'inner-plane',
+  'buck-left',
+  'buck-right',
+  'buck-head',
+  'buck-sill',
   'unit-inside',
+  'unit-left',
+  'unit-right',
+  'unit-head',
+  'unit-sill',
+  'cap-shelf',
+  'cap-drop',
 ] as const;
 export type SurfaceId = (typeof surfaceIds)[number];
+/** The surfaces of one opening, generated from what stands there. */
+export type Surfaces = Readonly<
+  Record<(typeof openingSurfaceIds)[number], Surface> & Partial<Record<SurfaceId, Surface>>
+>;
 
 export interface Surface {
   readonly id: SurfaceId;
@@ -41,4 +62,10 @@ export const onSurface = (s: Surface, [x, y]: Point2): Point3 =>
 export function toSurface(s: Surface, point: Point3): { at: Point2; off_mm: number } {
   const from = sub3(point, s.origin);
   return { at: [dot3(from, s.e1), dot3(from, s.e2)], off_mm: dot3(from, s.normal) };
+}
+
+export function surfaceOf(surfaces: Surfaces, id: SurfaceId): Surface {
+  const found = surfaces[id];
+  if (!found) throw new Error(`this opening has no surface ${id}`);
+  return found;
 }

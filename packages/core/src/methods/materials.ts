@@ -1,22 +1,50 @@
 /** Generic sheet goods: what the computation needs to know of a roll. Defaults; the maker's sheet wins. */
 
-export const sheetMaterialIds = ['wrap', 'stretch-flashing', 'flashing-tape', 'corner-tape', 'fin'] as const;
+export const sheetMaterialIds = [
+  'wrap',
+  'self-adhered',
+  'coated-face',
+  'foam-face',
+  'masonry-face',
+  'stretch-flashing',
+  'flashing-tape',
+  'corner-tape',
+  'fluid',
+  'membrane',
+  'air-sheet',
+  'sheet-metal',
+  'fin',
+] as const;
 export type SheetMaterialId = (typeof sheetMaterialIds)[number];
 
 export interface SheetMaterial {
   readonly thickness_mm: number;
   /** Longest a line may be stretched over its flat length; 1 means it does not stretch. */
   readonly largestStretch: number;
-  readonly bond: 'self-adhesive' | 'none';
+  readonly bond: 'self-adhesive' | 'fuses' | 'none';
   readonly source: 'common practice, no source';
 }
 
-const P = 'common practice, no source' as const;
+const roll = (thickness_mm: number, bond: SheetMaterial['bond'], largestStretch = 1): SheetMaterial => ({
+  thickness_mm,
+  largestStretch,
+  bond,
+  source: 'common practice, no source',
+});
 
 export const sheetMaterials: Readonly<Record<SheetMaterialId, SheetMaterial>> = {
-  wrap: { thickness_mm: 0.2, largestStretch: 1, bond: 'none', source: P },
-  'stretch-flashing': { thickness_mm: 1.6, largestStretch: 2, bond: 'self-adhesive', source: P },
-  'flashing-tape': { thickness_mm: 0.6, largestStretch: 1, bond: 'self-adhesive', source: P },
-  'corner-tape': { thickness_mm: 0.4, largestStretch: 1, bond: 'self-adhesive', source: P },
-  fin: { thickness_mm: 1.5, largestStretch: 1, bond: 'none', source: P },
+  wrap: roll(0.2, 'none'),
+  'self-adhered': roll(0.6, 'self-adhesive'),
+  // Faces of what is there already have no thickness of their own.
+  'coated-face': roll(0, 'none'),
+  'foam-face': roll(0, 'none'),
+  'masonry-face': roll(0, 'none'),
+  'stretch-flashing': roll(1.6, 'self-adhesive', 2),
+  'flashing-tape': roll(0.6, 'self-adhesive'),
+  'corner-tape': roll(0.4, 'self-adhesive'),
+  fluid: roll(0.35, 'fuses', Infinity),
+  membrane: roll(0.6, 'self-adhesive'),
+  'air-sheet': roll(0.2, 'none'),
+  'sheet-metal': roll(0.6, 'none'),
+  fin: roll(1.5, 'none'),
 };

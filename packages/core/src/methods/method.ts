@@ -1,6 +1,10 @@
-/** What a method is: rows for its pieces and its steps. Another method is other rows, not other code. */
-import type { WallEvent } from '../order/events.ts';
+/** What a method is: a choice on every axis. Its pieces and steps are the rows of two tables that agree with them. */
 import type { Side } from '../fit/placement.ts';
+import type { SolidMaterial } from '../geometry/solid.ts';
+import type { WallEvent } from '../order/events.ts';
+import type { Choices, Condition } from './axes.ts';
+import type { SheetMaterialId } from './materials.ts';
+import type { ParameterId } from './parameters.ts';
 import type { PieceKind } from './pieces/index.ts';
 import type { PresetId } from './presets.ts';
 
@@ -18,14 +22,15 @@ export type StepNeed =
   | 'ladder'
   | 'ventilation'
   | 'level'
-  | 'cutter';
-
-/** When a row belongs to the plan of this opening at all. */
-export type StepCondition = 'always' | 'opening-must-be-trimmed';
+  | 'cutter'
+  | 'comb-gauge';
 
 export interface StepRow {
   readonly id: string;
-  readonly when: StepCondition;
+  /** Variants of one step share a role; other rows may wait for the role. */
+  readonly role: string;
+  readonly when: Condition;
+  /** Ids or roles of other rows. */
   readonly after: readonly { readonly step: string; readonly because: Reason }[];
   readonly events: readonly Omit<WallEvent, 'step'>[];
   /** Pieces that can no longer be seen once this step is done. */
@@ -41,13 +46,18 @@ export interface StepRow {
 export interface PieceRow {
   readonly id: string;
   readonly kind: PieceKind;
+  readonly when: Condition;
   /** For kinds that are made once for each side. */
   readonly side?: Side;
+  /** For kinds that come in several materials. */
+  readonly sheet?: SheetMaterialId;
+  readonly solid?: SolidMaterial;
 }
 
 export interface MethodPreset {
   readonly id: PresetId;
   readonly version: number;
-  readonly pieces: readonly PieceRow[];
-  readonly steps: readonly StepRow[];
+  readonly choices: Choices;
+  /** Where this school departs from the defaults of the numbers; mm or degrees. */
+  readonly numbers: Partial<Readonly<Record<ParameterId, number>>>;
 }

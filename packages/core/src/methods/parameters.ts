@@ -1,38 +1,19 @@
 /** Every number a method works with: default, range, and what stands behind it. All can be changed per opening. */
 import { inches } from '../quantities/length.ts';
+import {
+  BUCKED,
+  FINNED,
+  FINLESS,
+  FLAPPED,
+  HEAD_TAPED,
+  NOT_POCKET,
+  SLOPED,
+  UNIT_FIRST,
+  type Condition,
+} from './axes.ts';
 
-export const parameterIds = [
-  'leastGap',
-  'largestGap',
-  'holeEdgeDistance',
-  'leastShim',
-  'shimFromCorner',
-  'shimSpacing',
-  'sillShimFromEnd',
-  'slope',
-  'boardFront',
-  'panInset',
-  'panLap',
-  'panUpturn',
-  'jambFaceLeg',
-  'jambAboveHead',
-  'beadDiameter',
-  'jambTapeWidth',
-  'jambTapeAboveFin',
-  'jambTapeBelowFin',
-  'headPast',
-  'headTapeWidth',
-  'headTapePast',
-  'flapSlit',
-  'flapTrim',
-  'slitTapeWidth',
-  'sealWidth',
-  'sealOnFrame',
-  'sealLap',
-] as const;
-
-export type ParameterId = (typeof parameterIds)[number];
-export type ParameterGroup = 'fit' | 'shims' | 'sill' | 'jambs' | 'head' | 'inside';
+export type ParameterGroup =
+  'fit' | 'shims' | 'fasteners' | 'buck' | 'sill' | 'jambs' | 'head' | 'outside' | 'inside' | 'trim';
 
 export interface Parameter {
   readonly group: ParameterGroup;
@@ -40,6 +21,8 @@ export interface Parameter {
   readonly initial: number;
   readonly least: number;
   readonly most: number;
+  /** Methods in which the number does anything. */
+  readonly when: Condition;
   readonly source: 'common practice, no source' | 'geometry';
 }
 
@@ -48,39 +31,84 @@ const row = (
   initial: number,
   least: number,
   most: number,
+  when: Condition = {},
   kind: Parameter['kind'] = 'length',
-): Parameter => ({ group, kind, initial, least, most, source: 'common practice, no source' });
+): Parameter => ({ group, kind, initial, least, most, when, source: 'common practice, no source' });
 
-/** Lengths in mm, angles in degrees. */
-export const parameters: Readonly<Record<ParameterId, Parameter>> = {
+const PANNED = { pan: ['stretch', 'tape-and-patches', 'rigid', 'fluid'] } as const;
+const JAMBS_FLASHED = { jambs: ['flashing', 'fluid'] } as const;
+const SEALED_BY_STRIP = { innerSeal: ['corner-tape', 'membrane', 'sheet-acoustic'] } as const;
+
+const rows = {
   leastGap: row('fit', inches(1 / 4), 3, 20),
   largestGap: row('fit', 25, 10, 40),
-  holeEdgeDistance: row('fit', 10, 4, 30),
+  holeEdgeDistance: row('fit', 10, 4, 30, FINNED),
+  setback: row('fit', 20, -60, 400, FINLESS),
   leastShim: row('shims', inches(1 / 8), 1, 25),
   shimFromCorner: row('shims', 125, 50, 300),
   shimSpacing: row('shims', 400, 150, 800),
   sillShimFromEnd: row('shims', 50, 20, 200),
-  slope: row('sill', 5, 0, 15, 'angle'),
-  boardFront: row('sill', 3, 1, 30),
-  panInset: row('sill', 12, 0, 60),
-  panLap: row('sill', 50, 10, 200),
-  panUpturn: row('sill', 150, 30, 300),
-  jambFaceLeg: row('jambs', 50, 10, 150),
-  jambAboveHead: row('jambs', 25, 10, 80),
-  beadDiameter: row('jambs', 8, 4, 14),
-  jambTapeWidth: row('jambs', 100, 50, 300),
-  jambTapeAboveFin: row('jambs', 25, 0, 100),
-  jambTapeBelowFin: row('jambs', 100, 0, 300),
-  headPast: row('head', 25, 10, 80),
-  headTapeWidth: row('head', 100, 50, 300),
-  headTapePast: row('head', 25, 5, 100),
-  flapSlit: row('head', 200, 80, 400),
-  flapTrim: row('head', 25, 5, 50),
-  slitTapeWidth: row('head', 100, 50, 150),
-  sealWidth: row('inside', 60, 40, 150),
-  sealOnFrame: row('inside', 10, 5, 30),
-  sealLap: row('inside', 25, 10, 60),
-};
+  fastenerFromCorner: row('fasteners', 100, 40, 200),
+  fastenerSpacing: row('fasteners', 200, 80, 600),
+  embedment: row('fasteners', 38, 20, 90),
+  driveAngle: row('fasteners', 0, 0, 45, BUCKED, 'angle'),
+  buckLeg: row('buck', 38, 12, 90, { buck: ['lumber', 'foam-l'] }),
+  buckProjection: row('buck', 70, 0, 400, BUCKED),
+  buckFace: row('buck', 64, 30, 200, BUCKED),
+  buckShort: row('buck', 2, 0, 6, { buck: ['lumber', 'foam-l'] }),
+  buckBead: row('buck', 9.5, 5, 14, BUCKED),
+  slope: row('sill', 5, 0, 15, SLOPED, 'angle'),
+  boardFront: row('sill', 3, 1, 30, SLOPED),
+  damHeight: row('sill', 20, 5, 60, { sillDrain: ['back-dam', 'slope-and-dam'] }),
+  panInset: row('sill', 12, 0, 60, PANNED),
+  panLap: row('sill', 50, 10, 200, PANNED),
+  panUpturn: row('sill', 150, 30, 300, PANNED),
+  panRearLeg: row('sill', 25, 5, 80, { pan: ['rigid'] }),
+  patchSize: row('sill', 100, 60, 200, { pan: ['tape-and-patches'] }),
+  film: row('sill', 0.35, 0.1, 2, { pan: ['fluid'] }),
+  spacer: row('sill', 1.5, 0.5, 6, { ...FINNED, bottomFin: ['spacers'] }),
+  apronWidth: row('sill', 300, 100, 600, UNIT_FIRST),
+  apronPast: row('sill', 400, 50, 800, UNIT_FIRST),
+  jambFaceLeg: row('jambs', 50, 10, 150, JAMBS_FLASHED),
+  jambAboveHead: row('jambs', 25, 10, 80, JAMBS_FLASHED),
+  wrapTurnIn: row('jambs', 100, 30, 400, { wrapEdge: ['turned-in'] }),
+  cutBack: row('jambs', 50, 20, 150, { wrapEdge: ['cut-back'] }),
+  beadDiameter: row('outside', 8, 4, 14, FINNED),
+  beadBreak: row('outside', 50, 10, 200, { ...FINNED, bedding: ['interrupted'] }),
+  jambTapeWidth: row('outside', 100, 50, 300, FINNED),
+  jambTapeAboveFin: row('outside', 25, 0, 100, FINNED),
+  jambTapeBelowFin: row('outside', 100, 0, 300, FINNED),
+  tapeOnFrame: row('outside', inches(1 / 4), 2, 20, { ...FINNED, tapeEdge: ['onto-frame'] }),
+  gasketZone: row('outside', 10, 0, 40, { ...FINNED, tapeEdge: ['gasket'] }),
+  sillTapeWidth: row('outside', 100, 50, 200, { ...FINNED, bedding: ['barrier'] }),
+  skirtHeight: row('outside', 250, 100, 400, { ...FINNED, windSkirt: ['strip'] }),
+  outerSealDepth: row('outside', 12, 5, 40, FINLESS),
+  courseLap: row('outside', 150, 50, 400, UNIT_FIRST),
+  headPast: row('head', 25, 10, 80, JAMBS_FLASHED),
+  headTapeWidth: row('head', 100, 50, 300, HEAD_TAPED),
+  headTapePast: row('head', 25, 5, 100, NOT_POCKET),
+  headTape2Width: row('head', 150, 75, 300, { ...FINNED, head: ['two-tapes', 'seam-tape'] }),
+  flapSlit: row('head', 200, 80, 400, FLAPPED),
+  flapTrim: row('head', 25, 5, 50, FLAPPED),
+  slitTapeWidth: row('head', 100, 50, 150, FLAPPED),
+  capLeg: row('head', 60, 20, 150, { head: ['flap-and-cap', 'cap'] }),
+  capOut: row('head', 15, 5, 80, { head: ['flap-and-cap', 'cap'] }),
+  capDrop: row('head', 20, 5, 60, { head: ['flap-and-cap', 'cap'] }),
+  sealWidth: row('inside', 60, 40, 150, SEALED_BY_STRIP),
+  sealOnFrame: row('inside', 10, 5, 30, SEALED_BY_STRIP),
+  sealLap: row('inside', 25, 10, 60, SEALED_BY_STRIP),
+  innerSealDepth: row('inside', 8, 4, 20, { innerSeal: ['sealant-rod', 'precompressed'] }),
+  guardWidth: row('inside', 38, 20, 80, { guard: ['strip'] }),
+  trimWidth: row('trim', 90, 40, 250, { trim: ['frame-with-cap'] }),
+  trimThickness: row('trim', 25, 10, 50, { trim: ['frame-with-cap'] }),
+  trimGap: row('trim', 6, 3, 20, { trim: ['frame-with-cap'] }),
+} as const satisfies Record<string, Parameter>;
+
+export type ParameterId = keyof typeof rows;
+
+/** Lengths in mm, angles in degrees. */
+export const parameters: Readonly<Record<ParameterId, Parameter>> = rows;
+export const parameterIds = Object.keys(rows) as unknown as readonly [ParameterId, ...ParameterId[]];
 
 /** The numbers of one opening after preset, method and opening have each had their say. */
 export type ParameterValues = Readonly<Record<ParameterId, number>>;

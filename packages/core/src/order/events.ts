@@ -87,7 +87,7 @@ export function replay(things: Things, events: readonly WallEvent[]): WallState 
   return { faces, contacts, looked };
 }
 
-const CONTACT_OF: Partial<Record<Operation, ContactKind>> = {
+export const CONTACT_OF: Partial<Record<Operation, ContactKind>> = {
   bond: 'adhesive',
   bed: 'bead',
   fasten: 'clamp',

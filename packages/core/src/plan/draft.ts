@@ -1,12 +1,14 @@
 /** Everything derived from one opening before anyone judges it. */
 import type { JobContext, MethodDocument, Opening, Unit, Wall } from '../documents/schema.ts';
+import type { Fastening } from '../fasteners/schedule.ts';
 import type { Placement } from '../fit/placement.ts';
 import type { Shim } from '../fit/shims.ts';
 import type { FitLimits, FitResult } from '../fit/verdict.ts';
 import type { Solid } from '../geometry/solid.ts';
+import type { Choices } from '../methods/axes.ts';
 import type { StepRow } from '../methods/method.ts';
 import type { ParameterValues } from '../methods/parameters.ts';
-import type { PieceContext } from '../methods/pieces/context.ts';
+import type { UnitContext } from '../methods/pieces/context.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import type { WallEvent } from '../order/events.ts';
 import type { OpeningFrame, Readings } from '../survey/frame.ts';
@@ -27,12 +29,13 @@ export interface Fit {
 
 /** The build-up in space and over time; present once opening, wall, unit and method are known. */
 export interface Build {
-  readonly context: PieceContext & { readonly unit: NonNullable<PieceContext['unit']> };
+  readonly context: UnitContext;
   /** What stands before the first step: framing and sheathing. */
   readonly base: readonly Solid[];
   readonly pieces: readonly Piece[];
   readonly steps: readonly PlannedStep[];
   readonly events: readonly WallEvent[];
+  readonly fastening: Fastening;
 }
 
 export interface Draft {
@@ -41,6 +44,7 @@ export interface Draft {
   readonly wall: Wall | null;
   readonly unit: Unit | null;
   readonly method: MethodDocument | null;
+  readonly choices: Choices | null;
   readonly numbers: ParameterValues;
   readonly readings: Readings;
   readonly frame: OpeningFrame | null;

@@ -1,26 +1,31 @@
 /** The one pure function: from what was measured and chosen to everything that follows from it. */
-import type { JobContext, Opening, Unit, Wall } from '../documents/schema.ts';
+import type { JobContext, MethodDocument, Opening, Unit, Wall } from '../documents/schema.ts';
 import { severities, verdictOf, type Finding, type Verdict } from '../findings/finding.ts';
 import { checks } from '../findings/checks/index.ts';
+import { fastening } from '../fasteners/schedule.ts';
 import { placeUnit } from '../fit/placement.ts';
 import { shimSchedule } from '../fit/shims.ts';
 import { judgeFit } from '../fit/verdict.ts';
 import { cutSize } from '../geometry/sheet.ts';
-import { radians } from '../geometry/vector.ts';
+import { radians, snap } from '../geometry/vector.ts';
+import { FINNED, holdsFor, type Choices } from '../methods/axes.ts';
 import { presets } from '../methods/index.ts';
-import type { MethodPreset, StepRow } from '../methods/method.ts';
+import type { StepRow } from '../methods/method.ts';
 import type { ParameterValues } from '../methods/parameters.ts';
+import { pieceRows } from '../methods/piece-rows.ts';
 import { sillHeight, type PieceContext } from '../methods/pieces/context.ts';
 import { liesOnOpening, makePiece } from '../methods/pieces/index.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
+import { stepRows } from '../methods/step-rows.ts';
 import { applicableRows, sequence } from '../order/sequence.ts';
 import { contentHash } from '../quantities/content-hash.ts';
-import { openingFrame, readingsFromOutside, type OpeningFrame } from '../survey/frame.ts';
-import { baseSolids, frameBack, openingGeometry, unitGeometry } from './base.ts';
+import { openingFrame, readingsFromOutside, type OpeningFrame, type Station } from '../survey/frame.ts';
+import { baseSolids, buckOf, openingGeometry, unitDepth, unitGeometry, withUnitSurfaces } from './base.ts';
+import { choicesOf, factsOf, withChoices } from './choices.ts';
 import { cutList, type CutRow } from './cut-list.ts';
 import type { Build, Draft, Fit, PlannedStep } from './draft.ts';
 import { revealLayers } from './layers.ts';
-import { numbersOf } from './numbers.ts';
+import { isGiven, numbersOf } from './numbers.ts';
 
 export interface Plan extends Draft {
   readonly cuts: readonly CutRow[];
@@ -37,12 +42,25 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
   const wall = job.walls.find((w) => w.id === opening.wall) ?? null;
   const unit = job.units.find((u) => u.id === opening.unit) ?? null;
   const method = job.methods.find((m) => m.id === opening.method) ?? null;
-  const numbers = numbersOf(method?.numbers ?? {}, opening.numbers);
+  const school = method ? presets[method.preset].numbers : {};
+  const choices = method ? choicesOf(method, opening) : null;
+  const given = [method?.numbers ?? {}, opening.numbers] as const;
+  const chosen = numbersOf(school, ...given);
+  const numbers = choices ? withChoices(chosen, choices) : chosen;
   const readings = readingsFromOutside(opening.survey);
   const frame = openingFrame(readings);
   const built =
-    wall && unit && method && frame && isBuildable(frame, wall, readings.depth, numbers)
-      ? build({ frame, wall, unit, preset: presets[method.preset], numbers, depth_mm: readings.depth })
+    wall && unit && method && choices && frame
+      ? build({
+          frame,
+          wall,
+          unit,
+          method,
+          choices,
+          numbers,
+          depth_mm: readings.depth,
+          setbackGiven: isGiven('setback', school, ...given),
+        })
       : null;
   const draft: Draft = {
     opening,
@@ -50,6 +68,7 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
     wall,
     unit,
     method,
+    choices,
     numbers,
     readings,
     frame,
@@ -61,51 +80,92 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
   return { ...draft, cuts: built ? cutList(built.build.pieces) : [], findings, verdict: verdictOf(findings) };
 }
 
-/** Least clear height that must remain above the sloped sill for the flashing to be described at all. */
+/** Least clear size that must remain above the sloped sill and inside a buck for anything to be described at all. */
 const LEAST_CLEAR_mm = 50;
-
-function isBuildable(
-  frame: OpeningFrame,
-  wall: Wall,
-  depth_mm: number | undefined,
-  numbers: ParameterValues,
-): boolean {
-  const depth = depth_mm ?? wall.layers.reduce((sum, l) => sum + l.thickness.mm, 0);
-  return depth > numbers.panInset && frame.cover.height - sillHeight(numbers, depth) > LEAST_CLEAR_mm;
-}
 
 interface BuildInput {
   readonly frame: OpeningFrame;
   readonly wall: Wall;
   readonly unit: Unit;
-  readonly preset: MethodPreset;
+  readonly method: MethodDocument;
+  readonly choices: Choices;
   readonly numbers: ParameterValues;
   readonly depth_mm: number | undefined;
+  readonly setbackGiven: boolean;
 }
 
-function build({ frame, wall, unit, preset, numbers, depth_mm }: BuildInput): { fit: Fit; build: Build } {
-  const back = frameBack(unit);
-  const opening = openingGeometry(frame.cover, wall, depth_mm, numbers, back);
-  const bare: PieceContext = { opening, numbers, unit: null };
-  const onOpening = new Map(
-    preset.pieces.filter(liesOnOpening).map((row) => [row.id, makePiece(row, bare, [])]),
-  );
+/** `null` where the numbers leave no opening to build in. */
+function build(input: BuildInput): { fit: Fit; build: Build } | null {
+  const { wall, unit, method, choices, numbers, depth_mm } = input;
+  const buck = buckOf(choices, numbers, method);
+  const frame = insideBuck(input.frame, buck?.leg ?? 0);
+  const opening = openingGeometry({ ...input, cover: input.frame.cover, measuredDepth_mm: depth_mm, buck });
+  const clear = Math.min(opening.width, opening.height - sillHeight(numbers, opening.depth));
+  if (opening.depth <= numbers.panInset || clear <= LEAST_CLEAR_mm) return null;
+  const finned = isFinned(choices);
+  const setback = input.setbackGiven ? numbers.setback : usualSetback(choices, unit, opening.depth);
+  const depth = unitDepth(unit, { finned, setback });
+  const facts = factsOf(wall, unit, choices);
+  const rows = pieceRows.filter((row) => holdsFor(row.when, choices, facts));
+  const bare: PieceContext = { opening, numbers, choices, unit: null };
+  const onOpening = new Map(rows.filter(liesOnOpening).map((row) => [row.id, makePiece(row, bare, [])]));
   const fit = fitUnit({
     frame,
     unit,
     numbers,
-    layers: revealLayers([...onOpening.values()], bare, back),
-    back,
+    finned,
+    layers: revealLayers([...onOpening.values()], bare, depth.back),
+    ...depth,
   });
-  const context = { opening, numbers, unit: unitGeometry(unit, fit.placement) };
-  const pieces = preset.pieces.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
-  const conditions = new Set<StepRow['when']>(['always']);
-  if (fit.result.trim.length > 0) conditions.add('opening-must-be-trimmed');
-  const steps = sequence(applicableRows(preset.steps, conditions)).map((row) =>
+  const placed = unitGeometry(unit, { ...fit.placement, ...depth, finned });
+  const context = {
+    opening: withUnitSurfaces(opening, placed, numbers),
+    numbers,
+    choices,
+    unit: placed,
+  };
+  const pieces = rows.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
+  if (fit.result.trim.length > 0) facts.add('opening-must-be-trimmed');
+  const steps = sequence(applicableRows(stepRows, choices, facts)).map((row) =>
     plannedStep(row, pieces, fit),
   );
   const events = steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
-  return { fit, build: { context, base: baseSolids(opening), pieces, steps, events } };
+  return {
+    fit,
+    build: {
+      context,
+      base: baseSolids(opening, choices, numbers),
+      pieces,
+      steps,
+      events,
+      fastening: fastening({ ...context, shims: fit.shims }),
+    },
+  };
+}
+
+const isFinned = ({ mount }: Choices): boolean => (FINNED.mount as readonly string[]).includes(mount);
+
+/** Where a frame without fins stands in the depth unless somebody says otherwise. */
+function usualSetback({ position }: Choices, unit: Unit, depth: number): number {
+  const spare = depth - unit.frameDepth.mm;
+  const usual = { outboard: OUTBOARD_mm, mid: spare / 2, inboard: spare - OUTBOARD_mm };
+  return snap(Math.max(0, usual[position]));
+}
+
+const OUTBOARD_mm = 20;
+
+/** The opening that a buck leaves, in its own frame: the buck follows the framing on all four sides. */
+function insideBuck(frame: OpeningFrame, leg: number): OpeningFrame {
+  if (leg === 0) return frame;
+  const moved = (du: number, dv: number) => (s: Station) => ({ ...s, u: s.u + du, v: s.v + dv });
+  return {
+    ...frame,
+    left: frame.left.map(moved(0, -leg)),
+    right: frame.right.map(moved(-2 * leg, -leg)),
+    bottom: frame.bottom.map(moved(-leg, 0)),
+    top: frame.top.map(moved(-leg, -2 * leg)),
+    cover: { width: frame.cover.width - 2 * leg, height: frame.cover.height - 2 * leg },
+  };
 }
 
 /** Shims under a door's threshold, 12 in at most: common practice, no source. */
@@ -115,10 +175,12 @@ function fitUnit(input: {
   frame: OpeningFrame;
   unit: Unit;
   numbers: ParameterValues;
+  finned: boolean;
   layers: ReturnType<typeof revealLayers>;
+  front: number;
   back: number;
 }): Fit {
-  const { frame, unit, numbers, layers, back } = input;
+  const { frame, unit, numbers, finned, layers, front, back } = input;
   const size = { width: unit.width.mm, height: unit.height.mm };
   const buildUp = layers('sill', 0.5);
   const placement = placeUnit({ frame, unit: size, layers, seat_mm: buildUp + numbers.leastShim });
@@ -126,15 +188,15 @@ function fitUnit(input: {
     // What the maker asks for goes before the method's habits.
     least_mm: Math.max(numbers.leastGap, unit.limits?.leastGap?.mm ?? 0),
     largest_mm: Math.min(numbers.largestGap, unit.limits?.largestGap?.mm ?? Infinity),
-    finReach_mm: unit.fin.holeFromFrame.mm - numbers.holeEdgeDistance,
+    finReach_mm: finned ? unit.fin.holeFromFrame.mm - numbers.holeEdgeDistance : Infinity,
   };
-  const onSheathing = Math.min(unit.frameDepth.mm, -back);
+  const inOpening = Math.min(front, 0) - back;
   const shims = shimSchedule({
     unit: { ...size, left: placement.left, bottom: placement.bottom },
     stations: frame,
     layers,
     sillBuildUp_mm: buildUp,
-    bevel_mm: Math.max(0, onSheathing) * Math.tan(radians(numbers.slope)),
+    bevel_mm: Math.max(0, inOpening) * Math.tan(radians(numbers.slope)),
     fromCorner_mm: numbers.shimFromCorner,
     spacing_mm: numbers.shimSpacing,
     sillFromEnd_mm: numbers.sillShimFromEnd,
@@ -147,14 +209,19 @@ function fitUnit(input: {
 /** A tick stands on another plan when nothing of the step moved by a millimetre or more. */
 const rounded = (mm: number): number => Math.round(mm);
 
+/** The row with only what there is to do here: events about pieces of other methods fall out. */
 function plannedStep(row: StepRow, pieces: readonly Piece[], fit: Fit): PlannedStep {
-  const placed = row.events.filter((e) => e.op === 'place' || e.op === 'fill').map((e) => e.thing);
+  const here = new Set([...pieces.map((piece) => piece.id), 'opening']);
+  const events = row.events.filter((event) => here.has(event.thing));
+  const covers = row.covers.filter((id) => here.has(id));
+  const placed = events.filter((e) => e.op === 'place' || e.op === 'fill').map((e) => e.thing);
   const places = [...new Set(placed)];
   const sizes = pieces.filter((piece) => places.includes(piece.id)).map(pieceContent);
   const shims = places.some((id) => id.endsWith('shims'))
     ? fit.shims.map((s) => [s.side, rounded(s.at_mm), rounded(s.thickness_mm)])
     : [];
-  return { ...row, places, hash: contentHash({ row, sizes, shims }) };
+  const { id, holdPoint } = row;
+  return { ...row, events, covers, places, hash: contentHash({ id, events, holdPoint, sizes, shims }) };
 }
 
 function pieceContent(piece: Piece): unknown {
@@ -163,5 +230,5 @@ function pieceContent(piece: Piece): unknown {
     return [piece.id, piece.sheet.material, rounded(length_mm), rounded(width_mm)];
   }
   if (piece.form === 'bead') return [piece.id, rounded(piece.diameter_mm)];
-  return [piece.id, piece.sawn && Object.values(piece.sawn).map(rounded)];
+  return [piece.id, piece.sawn.map((size) => Object.values(size).map(rounded))];
 }

@@ -3,10 +3,15 @@ import type { Finding, FindingCode, FindingFacts } from '../findings/finding.ts'
 import { formatLength, roundUpToMark } from '../quantities/format-length.ts';
 import type { LengthUnit } from '../quantities/length.ts';
 import { findingTexts, type Figures, type FindingText } from './en/findings.ts';
-import { pieceTexts, stepTexts, type StepText } from './en/method.ts';
+import { axisIds, type Choices } from '../methods/axes.ts';
+import { pieceTexts } from './en/pieces.ts';
+import { stepTexts, type StepText } from './en/steps.ts';
 
 export * from './en/findings.ts';
-export * from './en/method.ts';
+export * from './en/pieces.ts';
+export * from './en/rules.ts';
+export * from './en/schools.ts';
+export * from './en/steps.ts';
 export * from './en/survey.ts';
 
 export const figuresIn = (unit: LengthUnit): Figures => ({
@@ -22,9 +27,12 @@ export function findingText(finding: Finding, figures: Figures): FindingText {
   return write(finding.facts, figures);
 }
 
-export function stepText(id: string): StepText {
+/** Words of a step, with what the choices of this opening add to it. */
+export function stepText(id: string, choices: Choices | null = null): StepText {
   const text = (stepTexts as Readonly<Record<string, StepText>>)[id];
-  return text ?? { short: id, title: id, how: '', why: '' };
+  if (!text) return { short: id, title: id, how: '', why: '' };
+  const more = axisIds.flatMap((axis) => (choices && text.with?.[axis]?.[choices[axis]]) || []);
+  return { ...text, how: [text.how, ...more].join(' ') };
 }
 
-export const pieceText = (id: string): string => (pieceTexts as Readonly<Record<string, string>>)[id] ?? id;
+export const pieceText = (id: string): string => pieceTexts[id] ?? id;

@@ -16,7 +16,6 @@ import {
   sillExtender,
   slopeSetOut,
   unitToOrder,
-  type MethodDocument,
   type Unit,
   type Wall,
 } from '@hulvek/core';
@@ -147,13 +146,8 @@ describe('depth and slope', () => {
     ],
   } as Wall;
   const unit = job.units[0] as Unit;
-  const bucked = (projection: number) =>
-    ({
-      ...job.methods[0],
-      buck: { kind: 'foam', leg: mm(38), projection: mm(projection) },
-    }) as MethodDocument;
   const stack = (projection: number) =>
-    depthStack({ wall, unit, method: bucked(projection), tape_mm: 0.6, tapeLayers: 3, drift_mm: 2 });
+    depthStack({ wall, unit, buck_mm: projection, tape_mm: 0.6, tapeLayers: 3, drift_mm: 2 });
 
   it('a 64 mm buck against 51 mm of board and a 19 mm batten is 6 mm short (common practice, no source)', () => {
     expect(stack(64).buckMisses_mm).toBe(-6);

@@ -1,7 +1,12 @@
 /** Everything that was ever entered for an opening, as lines to read, newest first. */
 import { text } from '$lib/texts/en.ts';
 import {
+  axisTexts,
   changedFields,
+  choiceText,
+  ruleTexts,
+  type AxisId,
+  type RuleId,
   openingOf,
   parameterTexts,
   pointFromOutside,
@@ -115,10 +120,14 @@ function entryLines({ entries }: OpeningView): HistoryLine[] {
 }
 
 const NUMBERS = 'numbers.';
+const CHOICES = 'choices.';
+const DEVIATIONS = 'deviations.';
 
 /** What a field of an opening is called. */
 export function fieldLabel(field: string): string {
   if (field.startsWith(NUMBERS)) return parameterTexts[field.slice(NUMBERS.length) as ParameterId];
+  if (field.startsWith(CHOICES)) return axisTexts[field.slice(CHOICES.length) as AxisId];
+  if (field.startsWith(DEVIATIONS)) return ruleTexts[field.slice(DEVIATIONS.length) as RuleId].title;
   return (text.save.fields as Readonly<Record<string, string>>)[field] ?? field;
 }
 
@@ -127,6 +136,15 @@ export function fieldValue(document: OpeningDocument, field: string, context: Jo
   if (field === 'survey.from') return text.measure[document.survey.from];
   if (field.startsWith(NUMBERS))
     return document.numbers[field.slice(NUMBERS.length) as ParameterId]?.typed ?? text.save.none;
+  if (field.startsWith(CHOICES)) {
+    const axis = field.slice(CHOICES.length) as AxisId;
+    const choice = document.choices?.[axis];
+    return choice === undefined ? text.save.none : choiceText(axis, choice).name;
+  }
+  if (field.startsWith(DEVIATIONS))
+    return (
+      document.deviations?.find((d) => d.rule === field.slice(DEVIATIONS.length))?.reason ?? text.save.none
+    );
   const value = (document as unknown as Record<string, string | null>)[field];
   const shelf = { unit: context.units, wall: context.walls, method: context.methods }[field];
   return shelf?.find((item) => item.id === value)?.name ?? (value || text.save.none);

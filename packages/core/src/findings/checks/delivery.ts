@@ -13,10 +13,6 @@ export const checkable = defineCheck({
   *run({ unit }) {
     if (!unit) return;
     if (unit.shape === 'other') yield { facts: { because: 'shape' } };
-    const because = (
-      { integral: null, none: 'no-fin', separate: 'separate-fin', gasketed: 'gasketed-fin' } as const
-    )[unit.fin.kind];
-    if (because) yield { facts: { because } };
   },
 });
 
@@ -73,7 +69,8 @@ export const foam = defineCheck({
   source: 'the maker’s instructions, as entered for the unit',
   *run({ unit, build }) {
     const foamed = build?.pieces.some((piece) => piece.id === 'foam') ?? false;
-    if (unit?.limits?.foam === 'forbidden' && foamed) yield { facts: {} };
+    if (unit?.limits?.foam === 'forbidden' && foamed)
+      yield { facts: {}, fixes: [{ kind: 'design-changing', set: {}, choose: { gapFill: 'wool' } }] };
   },
 });
 

@@ -4,7 +4,8 @@ import { sides } from '../../fit/placement.ts';
 import { bounds } from '../../geometry/polygon.ts';
 import { sheetMaterials } from '../../methods/materials.ts';
 import type { Piece, SheetPiece } from '../../methods/pieces/piece.ts';
-import { sealOnReveal } from '../../methods/pieces/tape.ts';
+import type { Build } from '../../plan/draft.ts';
+import { jambTapeReach, sealOnReveal } from '../../methods/pieces/tape.ts';
 import { slitReach } from '../../methods/pieces/wall.ts';
 import { defineCheck } from '../check.ts';
 
@@ -17,6 +18,8 @@ const LEAST_ON_WALL_mm = 50;
 const LEAST_OVERLAP_mm = 25;
 const LEAST_ON_REVEAL_mm = 20;
 
+const has = (build: Build | null, piece: string): boolean =>
+  build?.pieces.some((p) => p.id === piece) ?? false;
 const sheets = (pieces: readonly Piece[]): SheetPiece[] => pieces.filter((p) => p.form === 'sheet');
 
 export const slope = defineCheck({
@@ -24,8 +27,8 @@ export const slope = defineCheck({
   proof: 'water',
   severity: 'watch',
   source: PRACTICE,
-  *run({ build, numbers }) {
-    if (!build || numbers.slope >= LEAST_SLOPE_deg) return;
+  *run({ build, numbers, choices }) {
+    if (!build || choices?.sillDrain === 'back-dam' || numbers.slope >= LEAST_SLOPE_deg) return;
     yield {
       facts: { slope_deg: numbers.slope, limit_deg: LEAST_SLOPE_deg },
       fixes: [{ kind: 'design-changing', set: { slope: LEAST_SLOPE_deg } }],
@@ -39,7 +42,7 @@ export const panUpturn = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build || numbers.panUpturn >= LEAST_UPTURN_mm) return;
+    if (!has(build, 'pan') || numbers.panUpturn >= LEAST_UPTURN_mm) return;
     yield {
       facts: { upturn_mm: numbers.panUpturn, limit_mm: LEAST_UPTURN_mm },
       fixes: [{ kind: 'safe', set: { panUpturn: 150 } }],
@@ -53,7 +56,7 @@ export const panLap = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build || numbers.panLap >= LEAST_LAP_mm) return;
+    if (!has(build, 'pan') || numbers.panLap >= LEAST_LAP_mm) return;
     yield {
       facts: { lap_mm: numbers.panLap, limit_mm: LEAST_LAP_mm },
       fixes: [{ kind: 'safe', set: { panLap: LEAST_LAP_mm } }],
@@ -81,13 +84,18 @@ export const tapeOnWall = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build) return;
+    if (!build || !has(build, 'jamb-tape-left')) return;
     const { finWidth } = build.context.unit;
-    const onWall_mm = numbers.jambTapeWidth - finWidth;
+    const onWall_mm = jambTapeReach(build.context) - finWidth;
     if (onWall_mm >= LEAST_ON_WALL_mm) return;
     yield {
       facts: { onWall_mm, limit_mm: LEAST_ON_WALL_mm },
-      fixes: [{ kind: 'safe', set: { jambTapeWidth: Math.ceil((finWidth + LEAST_ON_WALL_mm) / 25) * 25 } }],
+      fixes: [
+        {
+          kind: 'safe',
+          set: { jambTapeWidth: Math.ceil((numbers.jambTapeWidth - onWall_mm + LEAST_ON_WALL_mm) / 25) * 25 },
+        },
+      ],
     };
   },
 });
@@ -99,7 +107,7 @@ export const headTapeLow = defineCheck({
   severity: 'fails',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build) return;
+    if (!build || !has(build, 'head-tape') || !has(build, 'jamb-tape-left')) return;
     const above_mm = topOf(build.pieces, 'head-tape') - topOf(build.pieces, 'jamb-tape-left');
     if (above_mm >= LEAST_OVERLAP_mm) return;
     const width = numbers.headTapeWidth + LEAST_OVERLAP_mm - above_mm;
@@ -117,7 +125,9 @@ export const headTapePastFlap = defineCheck({
   severity: 'fails',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build) return;
+    // Behind a buck the flap comes down over the buck's flashing, in another plane.
+    if (!build || !has(build, 'head-tape') || !has(build, 'slit-tape-left') || build.context.opening.buck)
+      return;
     const hinge = build.context.opening.height + slitReach(numbers.flapSlit);
     const over_mm = topOf(build.pieces, 'head-tape') - (hinge - LEAST_OVERLAP_mm);
     if (over_mm <= 0) return;
@@ -131,8 +141,8 @@ export const shimThin = defineCheck({
   proof: 'fit',
   severity: 'watch',
   source: PRACTICE,
-  *run({ fit, numbers }) {
-    if (fit?.result.verdict === 'does-not-fit') return;
+  *run({ fit, numbers, build }) {
+    if (fit?.result.verdict === 'does-not-fit' || !has(build, 'jamb-shims')) return;
     for (const side of ['left', 'right'] as const) {
       const thinnest = Math.min(
         ...(fit?.shims ?? []).filter((s) => s.side === side).map((s) => s.thickness_mm),
@@ -149,7 +159,7 @@ export const sealNarrow = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build) return;
+    if (!build || !(has(build, 'seal-sill') || has(build, 'membrane'))) return;
     const left = sides.map((side: Side) => ({ side, onReveal_mm: sealOnReveal(side, build.context) }));
     for (const { side, onReveal_mm } of left.filter((s) => s.onReveal_mm < LEAST_ON_REVEAL_mm)) {
       const width = numbers.sealWidth + LEAST_ON_REVEAL_mm - onReveal_mm;

@@ -3,6 +3,7 @@ import type { Check } from '../check.ts';
 import * as delivery from './delivery.ts';
 import * as detail from './detail.ts';
 import * as fit from './fit.ts';
+import * as method from './method.ts';
 import * as survey from './survey.ts';
 import * as wall from './wall.ts';
 
@@ -11,5 +12,6 @@ export const checks: readonly Check[] = [
   ...Object.values(survey),
   ...Object.values(delivery),
   ...Object.values(wall),
+  ...Object.values(method),
   ...Object.values(detail),
 ];

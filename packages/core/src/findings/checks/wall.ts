@@ -1,5 +1,6 @@
 /** The wall round the opening: room for the strips, and planes that must meet in its depth. */
 import { depthStack, tapedCorner } from '../../depth/depth-stack.ts';
+import { buckOf } from '../../plan/base.ts';
 import { pieceReaches, wallSides } from '../../facade/reach.ts';
 import { defineCheck } from '../check.ts';
 
@@ -29,17 +30,12 @@ export const depthMeets = defineCheck({
   proof: 'structure',
   severity: 'fails',
   source: 'sums of thicknesses',
-  *run({ wall, unit, method }) {
-    if (!wall || !unit || !method?.buck) return;
-    const { buckMisses_mm } = depthStack({
-      wall,
-      unit,
-      method,
-      ...tapedCorner,
-      drift_mm: 0,
-    });
+  *run({ wall, unit, method, choices, numbers }) {
+    const buck = choices && buckOf(choices, numbers, method);
+    if (!wall || !unit || !buck) return;
+    const buck_mm = buck.projection;
+    const { buckMisses_mm } = depthStack({ wall, unit, buck_mm, ...tapedCorner, drift_mm: 0 });
     if (buckMisses_mm === null || Math.abs(buckMisses_mm) <= MEETS_mm) return;
-    const buck_mm = method.buck.projection.mm;
     yield { facts: { buck_mm, plane_mm: buck_mm - buckMisses_mm, short_mm: -buckMisses_mm } };
   },
 });

@@ -1,13 +1,64 @@
 /** Piece kinds by name, so that methods can ask for them in a table. */
 import type { Side } from '../../fit/placement.ts';
 import type { Shim } from '../../fit/shims.ts';
+import type { SolidMaterial } from '../../geometry/solid.ts';
+import type { SheetMaterialId } from '../materials.ts';
 import type { PieceRow } from '../method.ts';
+import {
+  backDam,
+  bevelledBoard,
+  buckBeads,
+  buckFlashing,
+  buckSide,
+  cavityTray,
+  dripCap,
+  exteriorBoard,
+  guardStrip,
+  trimFrame,
+} from './carpentry.ts';
 import type { PieceContext } from './context.ts';
+import {
+  finBead,
+  gapFill,
+  innerJoint,
+  innerRod,
+  outerRod,
+  outerSeal,
+  revealBead,
+  stopBead,
+} from './joint.ts';
 import type { Piece } from './piece.ts';
-import { headFlashing, jambFlashing, stretchPan } from './reveal.ts';
-import { headTape, innerSeal, jambTape, slitTape } from './tape.ts';
-import { finBead, finSheet, gapFoam, shimSolids, unitSolids } from './unit.ts';
-import { bevelledBoard, wrapWithFlap } from './wall.ts';
+import {
+  cornerPatch,
+  fluidPan,
+  headFlashing,
+  jambFlashing,
+  rigidPan,
+  stretchPan,
+  tapePan,
+} from './reveal.ts';
+import {
+  frameMembrane,
+  headTape,
+  innerSeal,
+  jambTape,
+  seamTape,
+  secondHeadTape,
+  sillTape,
+  slitTape,
+  windSkirt,
+  wrapTape,
+} from './tape.ts';
+import { brackets, clips, finSheet, finSpacers, jambShims, sillShims, unitSolids } from './unit.ts';
+import {
+  apron,
+  lowerCourse,
+  upperCourse,
+  wallFace,
+  wrapCutBack,
+  wrapTurnedIn,
+  wrapWithFlap,
+} from './wall.ts';
 
 interface Maker {
   /** `opening` pieces lie on the opening alone and set where the unit can sit; `unit` pieces follow its place. */
@@ -15,57 +66,88 @@ interface Maker {
   readonly make: (row: PieceRow, context: PieceContext, shims: readonly Shim[]) => Piece;
 }
 
-const jamb = (side: Side | undefined, id: string): 'left' | 'right' => {
+const jamb = ({ side, id }: PieceRow): 'left' | 'right' => {
   if (side === 'left' || side === 'right') return side;
   throw new Error(`${id} must be left or right`);
 };
-const anySide = (side: Side | undefined, id: string): Side => {
+const anySide = ({ side, id }: PieceRow): Side => {
   if (side) return side;
   throw new Error(`${id} needs a side`);
 };
+const sheetOf = ({ sheet, id }: PieceRow): SheetMaterialId => {
+  if (sheet) return sheet;
+  throw new Error(`${id} needs a material`);
+};
+const solidOf = ({ solid, id }: PieceRow): SolidMaterial => {
+  if (solid) return solid;
+  throw new Error(`${id} needs a material`);
+};
 
-export const pieceMakers = {
-  'wrap-with-flap': { lies: 'opening', make: ({ id }, context) => wrapWithFlap(id, context) },
-  'bevelled-board': { lies: 'opening', make: ({ id }, context) => bevelledBoard(id, context) },
-  'stretch-pan': { lies: 'opening', make: ({ id }, context) => stretchPan(id, context) },
-  'jamb-flashing': {
-    lies: 'opening',
-    make: ({ id, side }, context) => jambFlashing(id, jamb(side, id), context),
-  },
-  'head-flashing': { lies: 'opening', make: ({ id }, context) => headFlashing(id, context) },
-  unit: { lies: 'unit', make: ({ id }, context) => unitSolids(id, context) },
-  fin: { lies: 'unit', make: ({ id }, context) => finSheet(id, context) },
-  'fin-bead': { lies: 'unit', make: ({ id }, context) => finBead(id, context) },
-  'jamb-shims': {
-    lies: 'unit',
-    make: ({ id }, context, shims) =>
-      shimSolids(
-        id,
-        shims.filter((s) => s.side !== 'sill'),
-        context,
-      ),
-  },
-  'sill-shims': {
-    lies: 'unit',
-    make: ({ id }, context, shims) =>
-      shimSolids(
-        id,
-        shims.filter((s) => s.side === 'sill'),
-        context,
-      ),
-  },
-  'jamb-tape': { lies: 'unit', make: ({ id, side }, context) => jambTape(id, jamb(side, id), context) },
-  'head-tape': { lies: 'unit', make: ({ id }, context) => headTape(id, context) },
-  'slit-tape': { lies: 'opening', make: ({ id, side }, context) => slitTape(id, jamb(side, id), context) },
-  'gap-foam': { lies: 'unit', make: ({ id }, context) => gapFoam(id, context) },
-  'inner-seal': { lies: 'unit', make: ({ id, side }, context) => innerSeal(id, anySide(side, id), context) },
+const onOpening = (make: Maker['make']): Maker => ({ lies: 'opening', make });
+const onUnit = (make: Maker['make']): Maker => ({ lies: 'unit', make });
+
+const makers = {
+  'wrap-with-flap': onOpening((row, context) => wrapWithFlap(row.id, sheetOf(row), context)),
+  'wrap-cut-back': onOpening((row, context) => wrapCutBack(row.id, sheetOf(row), context)),
+  'wrap-turned-in': onOpening((row, context) => wrapTurnedIn(row.id, sheetOf(row), context)),
+  'wall-face': onOpening((row, context) => wallFace(row.id, sheetOf(row), context)),
+  apron: onOpening(({ id }, context) => apron(id, context)),
+  'lower-course': onOpening(({ id }, context) => lowerCourse(id, context)),
+  'upper-course': onUnit(({ id }, context) => upperCourse(id, context)),
+  'cavity-tray': onOpening(({ id }, context) => cavityTray(id, context)),
+  'buck-side': onOpening((row, context) => buckSide(row.id, anySide(row), context)),
+  'buck-beads': onOpening(({ id }, context) => buckBeads(id, context)),
+  'buck-flashing': onOpening((row, context) => buckFlashing(row.id, anySide(row), context)),
+  'bevelled-board': onOpening(({ id }, context) => bevelledBoard(id, context)),
+  'back-dam': onUnit(({ id }, context) => backDam(id, context)),
+  'stretch-pan': onOpening(({ id }, context) => stretchPan(id, context)),
+  'tape-pan': onOpening(({ id }, context) => tapePan(id, context)),
+  'rigid-pan': onOpening(({ id }, context) => rigidPan(id, context)),
+  'fluid-pan': onOpening(({ id }, context) => fluidPan(id, context)),
+  'corner-patch': onOpening((row, context) => cornerPatch(row.id, jamb(row), context)),
+  'jamb-flashing': onOpening((row, context) => jambFlashing(row.id, jamb(row), sheetOf(row), context)),
+  'head-flashing': onOpening((row, context) => headFlashing(row.id, sheetOf(row), context)),
+  unit: onUnit(({ id }, context) => unitSolids(id, context)),
+  fin: onUnit(({ id }, context) => finSheet(id, context)),
+  'bead-drained': onUnit(({ id }, context) => finBead(id, 'drained', context)),
+  'bead-interrupted': onUnit(({ id }, context) => finBead(id, 'interrupted', context)),
+  'bead-closed': onUnit(({ id }, context) => finBead(id, 'closed', context)),
+  'stop-bead': onUnit(({ id }, context) => stopBead(id, context)),
+  'fin-spacers': onUnit(({ id }, context, shims) => finSpacers(id, shims, context)),
+  'sill-shims': onUnit((row, context, shims) => sillShims(row.id, shims, solidOf(row), context)),
+  'jamb-shims': onUnit(({ id }, context, shims) => jambShims(id, shims, context)),
+  clips: onUnit(({ id }, context, shims) => clips(id, shims, context)),
+  brackets: onUnit(({ id }, context, shims) => brackets(id, shims, context)),
+  'outer-seal': onUnit((row, context) => outerSeal(row.id, solidOf(row), context)),
+  'outer-rod': onUnit(({ id }, context) => outerRod(id, context)),
+  'exterior-board': onUnit(({ id }, context) => exteriorBoard(id, context)),
+  'sill-tape': onUnit(({ id }, context) => sillTape(id, context)),
+  'wind-skirt': onUnit(({ id }, context) => windSkirt(id, context)),
+  'jamb-tape': onUnit((row, context) => jambTape(row.id, jamb(row), context)),
+  'head-tape': onUnit(({ id }, context) => headTape(id, context)),
+  'head-tape-2': onUnit(({ id }, context) => secondHeadTape(id, context)),
+  'seam-tape': onUnit(({ id }, context) => seamTape(id, context)),
+  'drip-cap': onUnit(({ id }, context) => dripCap(id, context)),
+  'slit-tape': onOpening((row, context) => slitTape(row.id, jamb(row), context)),
+  'wrap-tape': onUnit((row, context) => {
+    const side = anySide(row);
+    return wrapTape(row.id, side === 'sill' ? 'head' : side, context);
+  }),
+  'gap-fill': onUnit((row, context) => gapFill(row.id, solidOf(row), context)),
+  'inner-seal': onUnit((row, context) => innerSeal(row.id, anySide(row), sheetOf(row), context)),
+  'frame-membrane': onUnit(({ id }, context) => frameMembrane(id, context)),
+  'inner-joint': onUnit((row, context) => innerJoint(row.id, solidOf(row), context)),
+  'inner-rod': onUnit(({ id }, context) => innerRod(id, context)),
+  'reveal-bead': onUnit(({ id }, context) => revealBead(id, context)),
+  'guard-strip': onOpening(({ id }, context) => guardStrip(id, context)),
+  'trim-frame': onUnit(({ id }, context) => trimFrame(id, context)),
 } as const satisfies Record<string, Maker>;
 
-export type PieceKind = keyof typeof pieceMakers;
+export type PieceKind = keyof typeof makers;
 
-export const liesOnOpening = (row: PieceRow): boolean => pieceMakers[row.kind].lies === 'opening';
+export const liesOnOpening = (row: PieceRow): boolean => makers[row.kind].lies === 'opening';
 
 export function makePiece(row: PieceRow, context: PieceContext, shims: readonly Shim[]): Piece {
-  const maker: Maker = pieceMakers[row.kind];
+  const maker: Maker = makers[row.kind];
   return maker.make(row, context, shims);
 }

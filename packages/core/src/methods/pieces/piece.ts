@@ -1,4 +1,4 @@
-/** What a piece maker returns: a folded sheet, solids, or a line of sealant. */
+/** What a piece maker returns: a folded sheet, solids, or lines of sealant. */
 import type { Sheet } from '../../geometry/sheet.ts';
 import type { Solid } from '../../geometry/solid.ts';
 import type { Point3 } from '../../geometry/vector.ts';
@@ -9,25 +9,50 @@ export interface SheetPiece {
   readonly id: string;
   readonly stock: 'worked' | 'in place';
   readonly sheet: Sheet;
+  /** Wet film of a fluid, mm: it is brushed on and not cut. */
+  readonly film_mm?: number;
+}
+
+export interface Sawn {
+  readonly length_mm: number;
+  readonly width_mm: number;
+  readonly thickness_mm: number;
+  /** How many of this size. */
+  readonly count: number;
 }
 
 export interface SolidPiece {
   readonly form: 'solid';
   readonly id: string;
   readonly solids: readonly Solid[];
-  /** Sawn size: length, width, thick edge; null when it is not sawn. */
-  readonly sawn: {
-    readonly length_mm: number;
-    readonly width_mm: number;
-    readonly thickness_mm: number;
-  } | null;
+  /** Sizes to saw or cut; empty when nothing is. */
+  readonly sawn: readonly Sawn[];
 }
 
 export interface BeadPiece {
   readonly form: 'bead';
   readonly id: string;
-  readonly path: readonly Point3[];
+  readonly paths: readonly (readonly Point3[])[];
   readonly diameter_mm: number;
 }
 
 export type Piece = SheetPiece | SolidPiece | BeadPiece;
+
+export const worked = (id: string, sheet: Sheet): SheetPiece => ({
+  form: 'sheet',
+  id,
+  stock: 'worked',
+  sheet,
+});
+export const inPlace = (id: string, sheet: Sheet): SheetPiece => ({
+  form: 'sheet',
+  id,
+  stock: 'in place',
+  sheet,
+});
+export const solidPiece = (id: string, solids: readonly Solid[], sawn: readonly Sawn[] = []): SolidPiece => ({
+  form: 'solid',
+  id,
+  solids,
+  sawn,
+});

@@ -1,55 +1,147 @@
-/** Wrap with its head flap, and the bevelled board: what turns a framed hole into an opening to be flashed. */
-import { foldSheet, type FaceSpec } from '../../geometry/sheet.ts';
+/** The wall's water layer round the opening: wrap in its cuts, hard faces, apron and courses. */
+import { foldSheet, type FaceSpec, type Sheet } from '../../geometry/sheet.ts';
 import { rectangle } from '../../geometry/polygon.ts';
+import type { Surface } from '../../geometry/surface.ts';
 import type { Point2 } from '../../geometry/vector.ts';
-import { sillHeight, type PieceContext } from './context.ts';
-import type { SheetPiece, SolidPiece } from './piece.ts';
+import type { SheetMaterialId } from '../materials.ts';
+import { surfaceIn, withUnit, type PieceContext } from './context.ts';
+import { inPlace, worked, type SheetPiece } from './piece.ts';
 
 /** How far the wrap is modelled beyond the slits: it is a sheet of the whole wall. */
 const WRAP_BEYOND_mm = 160;
+/** How far a hard face is modelled beyond the opening. */
+const FACE_BEYOND_mm = 300;
 
 /** Sideways (and upward) reach of a 45° slit. */
 export const slitReach = (slit_mm: number): number => slit_mm / Math.SQRT2;
 
+/** The plane and the hole that the wall's sheet is cut to: behind a buck that is the rough opening. */
+export function wrapPlane(context: PieceContext): { on: Surface; W: number; H: number } {
+  const { opening, choices } = context;
+  const leg = opening.buck?.leg ?? 0;
+  const behind = opening.buck !== null && choices.waterLayer !== 'foam-face';
+  return {
+    on: surfaceIn(context, behind ? 'inner-plane' : 'wall'),
+    W: opening.width + (behind ? 2 * leg : 0),
+    H: opening.height + (behind ? 2 * leg : 0),
+  };
+}
+
 /** Wrap cut flush with the opening, the head slit at 45° so that a flap can be folded up and brought back. */
-export function wrapWithFlap(id: string, { opening, numbers }: PieceContext): SheetPiece {
-  const { width: W, height: H, surfaces } = opening;
+export function wrapWithFlap(id: string, material: SheetMaterialId, context: PieceContext): SheetPiece {
+  const { on, W, H } = wrapPlane(context);
+  const bare = { low: 0, left: 0, right: W };
+  return inPlace(id, flapped({ id, material, on, W, H, hole: bare, numbers: context.numbers }));
+}
+
+/** Wrap cut back beside and below the opening, so that the fin lies on the sheathing. */
+export function wrapCutBack(id: string, material: SheetMaterialId, context: PieceContext): SheetPiece {
+  const { on, W, H } = wrapPlane(context);
+  const back = context.numbers.cutBack;
+  const hole = { low: -back, left: -back, right: W + back };
+  return inPlace(id, flapped({ id, material, on, W, H, hole, numbers: context.numbers }));
+}
+
+/** Wrap folded into the opening at sill and jambs, the head slit and flapped. */
+export function wrapTurnedIn(id: string, material: SheetMaterialId, context: PieceContext): SheetPiece {
+  const { on, W, H } = wrapPlane(context);
+  // Behind a buck there is nothing to fold it onto once the buck stands.
+  if (on.id === 'inner-plane') return wrapWithFlap(id, material, context);
+  const { numbers } = context;
+  const low = numbers.boardFront;
+  const t = Math.min(numbers.wrapTurnIn, context.opening.depth);
+  const drift = t * Math.tan((numbers.slope * Math.PI) / 180);
+  const into: FaceSpec[] = [
+    {
+      id: 'left-in',
+      surface: surfaceIn(context, 'left-reveal'),
+      flat: rectangle([0, t], [low + drift, H]),
+      from: 'left',
+    },
+    {
+      id: 'right-in',
+      surface: surfaceIn(context, 'right-reveal'),
+      flat: rectangle([W - t, W], [low + drift, H]),
+      from: 'right',
+    },
+    {
+      id: 'sill-in',
+      surface: surfaceIn(context, 'sill-reveal'),
+      flat: rectangle([0, W], [low, low + t / Math.cos((numbers.slope * Math.PI) / 180)]),
+      from: 'below',
+    },
+  ];
+  const hole = { low, left: 0, right: W, jambFrom: low + drift };
+  return inPlace(id, flapped({ id, material, on, W, H, hole, numbers, into }));
+}
+
+interface Flapped {
+  readonly id: string;
+  readonly material: SheetMaterialId;
+  readonly on: Surface;
+  readonly W: number;
+  readonly H: number;
+  /** Edges of the hole; the slits start at its upper corners. */
+  readonly hole: { low: number; left: number; right: number; jambFrom?: number };
+  readonly numbers: PieceContext['numbers'];
+  readonly into?: readonly FaceSpec[];
+}
+
+function flapped({ id, material, on, W, H, hole, numbers, into = [] }: Flapped): Sheet {
   const reach = slitReach(numbers.flapSlit);
-  const trim = numbers.flapTrim;
-  const side = reach + WRAP_BEYOND_mm;
-  const wall = surfaces.wall;
+  const trim = Math.min(numbers.flapTrim, reach - 1);
+  const side = reach + Math.max(0, -hole.low, -hole.left) + WRAP_BEYOND_mm;
+  const { low, left, right } = hole;
+  const jambFrom = hole.jambFrom ?? low;
   const face = (name: string, flat: readonly Point2[], from?: string): FaceSpec =>
-    from === undefined ? { id: name, surface: wall, flat } : { id: name, surface: wall, flat, from };
-  const leftSlitEnd: Point2 = [-reach, H + reach];
-  const rightSlitEnd: Point2 = [W + reach, H + reach];
-  const sheet = foldSheet(
+    from === undefined ? { id: name, surface: on, flat } : { id: name, surface: on, flat, from };
+  const leftSlitEnd: Point2 = [left - reach, H + reach];
+  const rightSlitEnd: Point2 = [right + reach, H + reach];
+  const upright = (from: number, to: number): Point2[] => [
+    [from, low],
+    [to, low],
+    ...(jambFrom > low ? [[to, jambFrom] as Point2] : []),
+    [to, H],
+    [from, H],
+  ];
+  return foldSheet(
     {
       id,
-      material: 'wrap',
+      material,
       joins: [['right-shoulder', 'above']],
       slits: [
-        [[0, H], leftSlitEnd],
-        [[W, H], rightSlitEnd],
+        [[left, H], leftSlitEnd],
+        [[right, H], rightSlitEnd],
       ],
     },
     { at: [0, 0], along: [1, 0] },
     [
-      face('left', rectangle([-side, 0], [0, H])),
+      face('left', upright(-side, left)),
       face(
         'below',
         [
           [-side, -side],
           [W + side, -side],
-          [W + side, 0],
-          [W, 0],
-          [0, 0],
-          [-side, 0],
+          [W + side, low],
+          [right, low],
+          [left, low],
+          [-side, low],
         ],
         'left',
       ),
-      face('right', rectangle([W, W + side], [0, H]), 'below'),
-      face('left-shoulder', [[-side, H], [0, H], leftSlitEnd, [-side, H + reach]], 'left'),
-      face('right-shoulder', [[W, H], [W + side, H], [W + side, H + reach], rightSlitEnd], 'right'),
+      face(
+        'right',
+        [
+          [W + side, low],
+          [W + side, H],
+          [right, H],
+          ...(jambFrom > low ? [[right, jambFrom] as Point2] : []),
+          [right, low],
+        ],
+        'below',
+      ),
+      face('left-shoulder', [[-side, H], [left, H], leftSlitEnd, [-side, H + reach]], 'left'),
+      face('right-shoulder', [[right, H], [W + side, H], [W + side, H + reach], rightSlitEnd], 'right'),
       face(
         'above',
         [
@@ -62,42 +154,128 @@ export function wrapWithFlap(id: string, { opening, numbers }: PieceContext): Sh
         ],
         'left-shoulder',
       ),
-      face('flap', [[-trim, H + trim], [W + trim, H + trim], rightSlitEnd, leftSlitEnd], 'above'),
+      face('flap', [[left - trim, H + trim], [right + trim, H + trim], rightSlitEnd, leftSlitEnd], 'above'),
       face(
         'flap-edge',
         [
-          [0, H],
-          [W, H],
-          [W + trim, H + trim],
-          [-trim, H + trim],
+          [left, H],
+          [right, H],
+          [right + trim, H + trim],
+          [left - trim, H + trim],
         ],
         'flap',
       ),
+      ...into,
     ],
   );
-  return { form: 'sheet', id, stock: 'in place', sheet };
 }
 
-/** Bevelled board on the rough sill, over the full depth of the reveal, thin edge to the weather. */
-export function bevelledBoard(id: string, { opening, numbers }: PieceContext): SolidPiece {
-  const { width, depth } = opening;
-  const thick = sillHeight(numbers, depth);
-  return {
-    form: 'solid',
+/** A hard face with its seams closed: coated sheathing, foam board, fluid, masonry. Cut out as the opening is. */
+export function wallFace(id: string, material: SheetMaterialId, context: PieceContext): SheetPiece {
+  const { on, W, H } = wrapPlane(context);
+  const face =
+    context.opening.buck && context.choices.waterLayer === 'foam-face' ? context.opening.buck.face : 0;
+  const out = FACE_BEYOND_mm + face;
+  const [x0, x1, y0, y1] = [-out, W + out, -out, H + out];
+  const [l, r, b, t] = [-face, W + face, -face, H + face];
+  return inPlace(
     id,
-    sawn: { length_mm: width, width_mm: depth, thickness_mm: thick },
-    solids: [
+    foldSheet({ id, material, joins: [['right', 'above']] }, { at: [0, 0], along: [1, 0] }, [
+      { id: 'left', surface: on, flat: rectangle([x0, l], [b, t]) },
       {
-        id,
-        material: 'wood',
-        u: [0, width],
-        profile: [
-          [0, 0],
-          [0, numbers.boardFront],
-          [-depth, thick],
-          [-depth, 0],
+        id: 'below',
+        surface: on,
+        flat: [
+          [x0, y0],
+          [x1, y0],
+          [x1, b],
+          [r, b],
+          [l, b],
+          [x0, b],
         ],
+        from: 'left',
       },
-    ],
-  };
+      { id: 'right', surface: on, flat: rectangle([r, x1], [b, t]), from: 'below' },
+      {
+        id: 'above',
+        surface: on,
+        flat: [
+          [x0, t],
+          [l, t],
+          [r, t],
+          [x1, t],
+          [x1, y1],
+          [x0, y1],
+        ],
+        from: 'left',
+      },
+    ]),
+  );
+}
+
+/** What of the apron stays flat below the pan's lap, common practice, no source. */
+const APRON_FREE_mm = 25;
+
+/** A strip of wrap hung below the sill of open studs: the first course comes under it. */
+export function apron(id: string, context: PieceContext): SheetPiece {
+  const { opening, numbers } = context;
+  const past = numbers.apronPast;
+  const x = [-past, opening.width + past] as const;
+  // The pan sticks to its upper part; only what hangs below that can be folded up.
+  const stuck = Math.min(numbers.panLap + APRON_FREE_mm, numbers.apronWidth - 1);
+  const on = opening.surfaces.wall;
+  const sheet = foldSheet({ id, material: 'wrap' }, { at: [0, 0], along: [1, 0] }, [
+    { id: 'top', surface: on, flat: rectangle(x, [-stuck, 0]) },
+    { id: 'hanging', surface: on, flat: rectangle(x, [-numbers.apronWidth, -stuck]), from: 'top' },
+  ]);
+  return worked(id, sheet);
+}
+
+/** Lower course of wrap, up to the rough sill and under the apron. */
+export function lowerCourse(id: string, context: PieceContext): SheetPiece {
+  const { opening } = context;
+  const { left, right } = courseEnds(context);
+  const sheet = foldSheet({ id, material: 'wrap' }, { at: [0, 0], along: [1, 0] }, [
+    { id: 'face', surface: opening.surfaces.wall, flat: rectangle([left, right], [-COURSE_BELOW_mm, 0]) },
+  ]);
+  return inPlace(id, sheet);
+}
+
+const COURSE_BELOW_mm = 500;
+const courseEnds = ({ opening, numbers }: PieceContext) => ({
+  left: -numbers.apronPast - 100,
+  right: opening.width + numbers.apronPast + 100,
+});
+
+/** Upper course over the lower one, cut out round the frame that stands already. */
+export function upperCourse(id: string, context: PieceContext): SheetPiece {
+  const { unit, opening, numbers } = withUnit(context, id);
+  const { left: x0, right: x1 } = courseEnds(context);
+  const wall = opening.surfaces.wall;
+  const [l, r, b, t] = [unit.left, unit.left + unit.width, unit.bottom, unit.bottom + unit.height];
+  const low = Math.min(-numbers.courseLap, b - 1);
+  const high = t + 400;
+  return inPlace(
+    id,
+    foldSheet({ id, material: 'wrap', joins: [['right', 'above']] }, { at: [0, 0], along: [1, 0] }, [
+      { id: 'left', surface: wall, flat: rectangle([x0, l], [0, t]) },
+      // Beside the unit only: under its sill the apron hangs free over the lower course.
+      { id: 'left-low', surface: wall, flat: rectangle([x0, l], [low, 0]), from: 'left' },
+      {
+        id: 'above',
+        surface: wall,
+        flat: [
+          [x0, t],
+          [l, t],
+          [r, t],
+          [x1, t],
+          [x1, high],
+          [x0, high],
+        ],
+        from: 'left',
+      },
+      { id: 'right', surface: wall, flat: rectangle([r, x1], [0, t]), from: 'above' },
+      { id: 'right-low', surface: wall, flat: rectangle([r, x1], [low, 0]), from: 'right' },
+    ]),
+  );
 }

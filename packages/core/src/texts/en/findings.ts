@@ -3,7 +3,8 @@ import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import { sides, type Gap, type Side } from '../../fit/placement.ts';
 import type { Correction } from '../../fit/verdict.ts';
 import type { SurveyPointId } from '../../survey/points.ts';
-import { pieceTexts } from './method.ts';
+import { pieceTexts } from './pieces.ts';
+import { ruleTexts } from './rules.ts';
 import { pointGroups, pointTexts } from './survey.ts';
 
 /** How figures are written: in the job's unit, and rounded up where too little would not do. */
@@ -123,18 +124,35 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Rough sill falls to the room',
     text: `By ${f.length(inward_mm)} over its depth: of ${slope_deg}° only ${Math.round(left_deg * 10) / 10}° is left, least ${limit_deg}°. Water would stand in the pan or run in. Steepen the board, or pack it level first.`,
   }),
-  'unit-not-checkable': ({ because }) => ({
-    title: because === 'shape' ? 'Not a rectangle' : 'This mount is not drawn yet',
-    text: {
-      shape:
-        'Shaped units are kept, not computed: fit, pieces and shims are those of the rectangle round it and prove nothing. Plan it by the maker’s drawing.',
-      'no-fin':
-        'The pieces drawn are those of an integral fin. This unit has none: plan it by the maker’s drawing.',
-      'separate-fin':
-        'The pieces drawn are those of an integral fin. The joint of a separate fin can leak and needs tape onto the frame: plan it by the maker’s drawing.',
-      'gasketed-fin':
-        'The pieces drawn are those of an integral fin. On a gasketed fin tape stays within the marked zone: plan it by the maker’s drawing.',
-    }[because],
+  'unit-not-checkable': () => ({
+    title: 'Not a rectangle',
+    text: 'Shaped units are kept, not computed: fit, pieces and shims are those of the rectangle round it and prove nothing. Plan it by the maker’s drawing.',
+  }),
+  'rule-broken': ({ rule, accepted }) => ({
+    title: ruleTexts[rule].title,
+    text: accepted
+      ? `${ruleTexts[rule].text} Accepted by ${accepted.person}: “${accepted.reason}”.`
+      : ruleTexts[rule].text,
+  }),
+  'fin-on-wrap': ({ over_mm, cutBack_mm }, f) => ({
+    title: 'Fin lies on the wrap',
+    text: `The wrap is cut back ${f.length(cutBack_mm)}, the fin reaches ${f.length(over_mm)} over it. Its bead would seal to the wrap and not to the sheathing. Cut the wrap back further.`,
+  }),
+  'does-not-pass': ({ needs_mm, clear_mm }, f) => ({
+    title: 'Unit does not pass its own opening',
+    text: `Turned as it may, it needs ${f.length(needs_mm)} and the opening leaves ${f.length(clear_mm)}. It cannot be set from inside: bring it from outside.`,
+  }),
+  'side-too-short': ({ side, length_mm, least_mm }, f) => ({
+    title: `Too short for two fasteners: ${sideTexts[side]}`,
+    text: `${f.length(length_mm)} is no more than twice the distance from the corners, ${f.length(least_mm)}. Ask the maker how this side is held.`,
+  }),
+  'buck-overloaded': ({ load_Nmm, limit_Nmm }) => ({
+    title: 'Foam buck carries more than usual',
+    text: `${load_Nmm.toFixed(1)} N on each mm of sill, usual limit ${limit_Nmm} N. Support it from the framing and ask the buck’s maker.`,
+  }),
+  'screw-to-order': ({ length_mm, limit_mm }, f) => ({
+    title: 'Long screws: order early',
+    text: `${f.lengthUp(length_mm)} through all layers; over ${f.length(limit_mm)} few shops stock them.`,
   }),
   'altitude-differs': ({ difference_Pa, madeAt_m, site_m }) => ({
     title: 'Glazing from another altitude',
@@ -164,7 +182,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     text: `The buck projects ${f.length(buck_mm)}, board and cavity make ${f.length(plane_mm)}: the trim plane is missed by ${f.length(Math.abs(short_mm))}. ${short_mm > 0 ? 'Take a deeper buck or fur it out' : 'Take a shallower buck or a deeper batten'} before it is ordered.`,
   }),
   'strip-has-no-room': ({ piece, side, needs_mm, free_mm }, f) => ({
-    title: `${pieceTexts[piece as keyof typeof pieceTexts]}: no room`,
+    title: `${pieceTexts[piece] ?? piece}: no room`,
     text: `It runs ${f.length(needs_mm)} ${side === 'above' || side === 'below' ? side : `to the ${side} of`} the opening, there are ${f.length(free_mm)} of free wall. Turn it round the corner or under the flashing there; never leave it short without a joint that is drawn.`,
   }),
   'out-of-square': ({ difference_mm, limit_mm }, f) => ({

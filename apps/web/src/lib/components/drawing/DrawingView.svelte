@@ -5,6 +5,8 @@
     drawing: Drawing;
     /** What the drawing shows, for those who cannot see it. */
     label: string;
+    /** Part of the paper that is shown; all of it when left out. */
+    window?: { x: number; y: number; width: number; height: number };
   }
 </script>
 
@@ -12,10 +14,39 @@
   import type { DrawItem, Fill } from '@hulvek/core';
   import Hatches from './Hatches.svelte';
 
-  let { drawing, label }: DrawingViewProps = $props();
+  let { drawing, label, window }: DrawingViewProps = $props();
+  const shown = $derived(window ?? { x: 0, y: 0, width: drawing.width, height: drawing.height });
   const id = $props.id();
 
-  const HATCHED = new Set<Fill>(['wood', 'wood-board', 'insulation', 'foam', 'shim', 'wrap', 'wrap-back']);
+  const HATCHED = new Set<Fill>([
+    'wood',
+    'wood-board',
+    'insulation',
+    'foam-board',
+    'hd-foam',
+    'panel',
+    'masonry',
+    'plaster',
+    'render',
+    'foam',
+    'wool',
+    'fibre',
+    'insulation-block',
+    'band',
+    'shim',
+    'wrap',
+    'wrap-back',
+    'self-adhered',
+    'coated-face',
+    'foam-face',
+    'fluid',
+  ]);
+  /** Classes that share a hatch. */
+  const HATCH_OF: Partial<Record<Fill, string>> = {
+    render: 'plaster',
+    'foam-face': 'foam-board',
+    'self-adhered': 'coated-face',
+  };
   const FLAT: Partial<Record<Fill, string>> = {
     none: 'none',
     room: '#fdfcf9',
@@ -26,17 +57,32 @@
     'stretch-flashing': '#6f9fb3',
     'flashing-tape': '#a9c3c9',
     'corner-tape': '#8f84bd',
+    membrane: '#8f84bd',
+    'air-sheet': '#a79cc9',
+    'sheet-metal': '#b4bcc0',
+    'masonry-face': '#ecd9cf',
+    siding: '#e4e0d6',
+    rod: '#c9ced1',
+    metal: '#a4acb0',
   };
-  const fillOf = (fill: Fill): string => (HATCHED.has(fill) ? `url(#${id}-${fill})` : (FLAT[fill] ?? 'none'));
+  /** Sheets are thin: in a cut they show their colour, not their hatch. */
+  const LINE: Partial<Record<Fill, string>> = {
+    wrap: '#8b9a98',
+    'self-adhered': '#6f8f86',
+    'coated-face': '#6f8f86',
+    'foam-face': '#b8a46a',
+    fluid: '#4f7f66',
+  };
+  const fillOf = (fill: Fill): string => HATCHED.has(fill) ? `url(#${id}-${HATCH_OF[fill] ?? fill})` : (FLAT[fill] ?? 'none');
   const path = (item: Extract<DrawItem, { kind: 'area' | 'line' }>): string =>
     item.points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ');
   const paint = (item: Extract<DrawItem, { kind: 'line' }>): string | undefined =>
     item.fill && item.fill !== 'none'
-      ? `stroke:${FLAT[item.fill] ?? '#8b9a98'};stroke-width:${item.width ?? 2}`
+      ? `stroke:${LINE[item.fill] ?? FLAT[item.fill] ?? '#8b9a98'};stroke-width:${item.width ?? 2}`
       : undefined;
 </script>
 
-<svg viewBox="0 0 {drawing.width} {drawing.height}" role="img" aria-label={label}>
+<svg viewBox="{shown.x} {shown.y} {shown.width} {shown.height}" role="img" aria-label={label}>
   <Hatches {id} />
   {#each drawing.items as item, i (i)}
     {#if item.kind === 'area'}

@@ -17,7 +17,10 @@
     [
       materialTexts[cut.material],
       cut.stretch > 1 ? text.detail.stretched(cut.stretch.toFixed(1)) : '',
+      cut.count > 1 ? text.detail.count(cut.count) : '',
       cut.slits > 0 ? text.detail.slits(cut.slits) : '',
+      cut.pleats > 0 ? text.detail.pleats(cut.pleats) : '',
+      cut.volume_ml === null ? '' : text.detail.volume(Math.ceil(cut.volume_ml)),
       cut.thickness_mm === null ? '' : text.detail.thick(formatLength(cut.thickness_mm, units)),
     ]
       .filter(Boolean)
@@ -34,7 +37,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each cuts as cut (cut.piece)}
+    {#each cuts as cut, i (i)}
       <tr data-piece={cut.piece}>
         <th scope="row">{pieceText(cut.piece)}<span>{note(cut)}</span></th>
         <td class="figure right">{length(cut.length_mm)}</td>

@@ -8,13 +8,19 @@
 
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
-  import { depthStack, formatLength, planeIds, tapedCorner } from '@hulvek/core';
+  import { buckOf, depthStack, formatLength, planeIds, tapedCorner } from '@hulvek/core';
 
   let { plan }: DepthTableProps = $props();
   const length = $derived((mm: number) => formatLength(mm, plan.job.job.units));
   const stack = $derived(
-    plan.wall && plan.unit && plan.method
-      ? depthStack({ wall: plan.wall, unit: plan.unit, method: plan.method, ...tapedCorner, drift_mm: 0 })
+    plan.wall && plan.unit && plan.choices
+      ? depthStack({
+          wall: plan.wall,
+          unit: plan.unit,
+          buck_mm: buckOf(plan.choices, plan.numbers, plan.method)?.projection ?? null,
+          ...tapedCorner,
+          drift_mm: 0,
+        })
       : null,
   );
   /** From the frame's inner face to where a clip's leg lies on the framing. */

@@ -7,80 +7,105 @@
 </script>
 
 <script lang="ts">
-  import Paper from '$lib/components/drawing/Paper.svelte';
+  import Desk from '$lib/components/drawing/Desk.svelte';
   import PiecesView from '$lib/components/drawing/PiecesView.svelte';
   import StepStrip from '$lib/components/drawing/StepStrip.svelte';
+  import { save } from '$lib/state/download.ts';
+  import { DetailDesk, deskViews } from '$lib/state/detail-desk.svelte.ts';
   import { text } from '$lib/texts/en.ts';
-  import {
-    faceDrawing,
-    formatLength,
-    pieceText,
-    sillDrawing,
-    type Fix,
-    type ParameterId,
-  } from '@hulvek/core';
+  import { drawingScales, methodChoices, type Finding } from '@hulvek/core';
+  import { tick, untrack } from 'svelte';
   import CutTable from './CutTable.svelte';
+  import DeviationLog from './DeviationLog.svelte';
+  import FastenerTable from './FastenerTable.svelte';
   import FindingList from './FindingList.svelte';
+  import MethodChoices from './MethodChoices.svelte';
   import MethodNumbers from './MethodNumbers.svelte';
 
   let { editor }: DetailStageProps = $props();
-  const VIEWS = ['face', 'sill', 'pieces'] as const;
-  let view = $state<(typeof VIEWS)[number]>('face');
-  let chosen = $state<number | null>(null);
-  const units = $derived(editor.context.job.units);
-  const plan = $derived(editor.plan);
+  const desk = untrack(() => new DetailDesk(editor));
+  const TABS = ['method', 'pieces', 'fasteners', 'numbers'] as const;
+  let tab = $state<(typeof TABS)[number]>('method');
+  const plan = $derived(desk.plan);
   const build = $derived(plan.build);
-  const step = $derived(Math.min(chosen ?? Infinity, build?.steps.length ?? 0));
-  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const units = $derived(editor.context.job.units);
+  const accept = $derived(
+    editor.mayPlan
+      ? (finding: Finding, reason: string) => {
+          if (finding.code === 'rule-broken') desk.accept(finding.facts.rule, reason);
+        }
+      : null,
+  );
 
-  function applyFix(fix: Fix) {
-    editor.change((opening) => {
-      const numbers = { ...opening.numbers };
-      for (const [id, mm] of Object.entries(fix.set)) {
-        numbers[id as ParameterId] =
-          id === 'slope' ? { typed: `${mm}°`, deg: mm } : { typed: `${mm} mm`, mm };
-      }
-      return { ...opening, numbers };
-    });
-  }
-
-  function choose(kind: 'wall' | 'method', id: string) {
-    const value = id === '' ? null : id;
-    editor.change((opening) => ({ ...opening, [kind]: value }));
+  /** Opens the number behind a handle to be typed. */
+  async function typeNumber(parameter: string) {
+    tab = 'numbers';
+    await tick();
+    document.getElementById(`number-${parameter}`)?.focus();
   }
 </script>
 
 <div class="detail">
   <section class="sheet" aria-label={text.detail.viewLabel}>
     <div class="views" role="group" aria-label={text.detail.viewLabel}>
-      {#each VIEWS as name (name)}
-        <button type="button" aria-pressed={view === name} onclick={() => (view = name)}
+      {#each deskViews as name (name)}
+        <button type="button" aria-pressed={desk.view === name} onclick={() => (desk.view = name)}
           >{text.detail.views[name]}</button
         >
       {/each}
-      {#if build}
-        <a href="/jobs/{editor.context.job.id}/{editor.opening.id}/pieces.svg" target="_blank"
-          >{text.detail.export}</a
-        >
-      {/if}
     </div>
     {#if build}
       <div class="canvas">
-        {#if view === 'face'}
-          <Paper label={text.detail.face} draw={(size) => faceDrawing(build, { ...size, step, figure })} />
-        {:else if view === 'sill'}
-          <span class="where left" aria-hidden="true">{text.detail.outside}</span>
-          <span class="where right" aria-hidden="true">{text.detail.inside}</span>
-          <Paper
-            label={text.detail.sill}
-            draw={(size) => sillDrawing(build, { ...size, step, figure, name: pieceText })}
-          />
-        {:else}
+        {#if desk.view === 'pieces'}
           <PiecesView pieces={build.pieces} {units} />
+        {:else}
+          {#if desk.isCut}
+            <span class="where left" aria-hidden="true">{text.detail.outside}</span>
+            <span class="where right" aria-hidden="true">{text.detail.inside}</span>
+          {/if}
+          {#key desk.view}
+            <Desk
+              label={desk.label}
+              draw={(size) => desk.draw(size)}
+              say={editor.mayPlan ? (handle) => desk.sayHandle(handle) : null}
+              ondrag={(handle, mm, fine) => desk.drag(handle, mm, fine)}
+              ondrop={() => desk.drop()}
+              ontype={(handle) => void typeNumber(handle.parameter)}
+            />
+          {/key}
         {/if}
       </div>
-      {#if view !== 'pieces'}
-        <StepStrip steps={build.steps} {step} onstep={(next) => (chosen = next)} />
+      <div class="tools">
+        {#if desk.view !== 'pieces'}
+          <div class="layers" role="group" aria-label={text.detail.layers}>
+            {#each desk.layers as layer (layer)}
+              <label
+                ><input
+                  type="checkbox"
+                  checked={!desk.hidden.has(layer)}
+                  onchange={() => desk.toggle(layer)}
+                />{text.detail.layerNames[layer]}</label
+              >
+            {/each}
+          </div>
+        {/if}
+        <div class="files">
+          {#if desk.view !== 'pieces' && desk.view !== 'all'}
+            <label>
+              <span>{text.detail.scale}</span>
+              <select bind:value={desk.scale}>
+                {#each drawingScales as scale (scale)}<option value={scale}>1:{scale}</option>{/each}
+              </select>
+            </label>
+          {/if}
+          <button type="button" onclick={() => save(desk.svg())}>SVG</button>
+          <button type="button" onclick={() => void desk.dxf().then(save)}>DXF</button>
+          <a href="/jobs/{editor.context.job.id}/cut-sheet?opening={editor.id}">{text.detail.cutSheet}</a>
+          <a href="/jobs/{editor.context.job.id}/{editor.id}/compare">{text.detail.compare}</a>
+        </div>
+      </div>
+      {#if desk.view !== 'pieces'}
+        <StepStrip steps={build.steps} step={desk.step} onstep={(next) => (desk.chosenStep = next)} />
       {/if}
     {:else}
       <p class="empty">{text.detail.empty}</p>
@@ -89,12 +114,12 @@
 
   <section class="panel" aria-label={text.detail.title}>
     {#if !editor.mayPlan}<p class="note">{text.readOnly}</p>{/if}
-    <fieldset class="whole choices" disabled={!editor.mayPlan}>
+    <fieldset class="choices" disabled={!editor.mayPlan}>
       <label for="wall">{text.detail.wall}</label>
       <select
         id="wall"
         value={editor.opening.wall ?? ''}
-        onchange={(e) => choose('wall', e.currentTarget.value)}
+        onchange={(e) => desk.choose('wall', e.currentTarget.value)}
       >
         <option value="">{text.detail.choose}</option>
         {#each editor.context.walls as wall (wall.id)}<option value={wall.id}>{wall.name}</option>{/each}
@@ -103,7 +128,7 @@
       <select
         id="method"
         value={editor.opening.method ?? ''}
-        onchange={(e) => choose('method', e.currentTarget.value)}
+        onchange={(e) => desk.choose('method', e.currentTarget.value)}
       >
         <option value="">{text.detail.choose}</option>
         {#each editor.context.methods as method (method.id)}<option value={method.id}>{method.name}</option
@@ -116,15 +141,39 @@
       {units}
       title={null}
       summary=""
-      onfix={editor.mayPlan ? applyFix : null}
+      onfix={editor.mayPlan ? (fix) => desk.applyFix(fix) : null}
+      onaccept={accept}
     />
+    <DeviationLog {editor} />
     {#if build}
-      <h2>{text.detail.cuts}</h2>
-      <CutTable cuts={plan.cuts} {units} />
-      <p class="note">{text.detail.reachNote}</p>
+      <div class="tabs" role="group" aria-label={text.detail.tabs}>
+        {#each TABS as name (name)}
+          <button type="button" aria-pressed={tab === name} onclick={() => (tab = name)}
+            >{text.detail.tabNames[name]}</button
+          >
+        {/each}
+      </div>
+      {#if tab === 'pieces'}
+        <h2>{text.detail.cuts}</h2>
+        <CutTable cuts={plan.cuts} {units} />
+        <p class="note">{text.detail.reachNote}</p>
+      {:else if tab === 'fasteners'}
+        <h2>{text.fasteners.title}</h2>
+        <FastenerTable fastening={build.fastening} {units} />
+      {:else if tab === 'numbers'}
+        <h2>{text.detail.numbers}</h2>
+        <fieldset class="whole" disabled={!editor.mayPlan}><MethodNumbers {editor} /></fieldset>
+      {:else if plan.choices && plan.method}
+        <h2>{text.detail.axes}</h2>
+        <fieldset class="whole" disabled={!editor.mayPlan}>
+          <MethodChoices
+            choices={plan.choices}
+            inherited={methodChoices(plan.method)}
+            onchoose={(axis, choice) => desk.chooseAxis(axis, choice)}
+          />
+        </fieldset>
+      {/if}
     {/if}
-    <h2>{text.detail.numbers}</h2>
-    <fieldset class="whole" disabled={!editor.mayPlan}><MethodNumbers {editor} /></fieldset>
   </section>
 </div>
 
@@ -138,29 +187,36 @@
   .sheet {
     display: flex;
     flex-direction: column;
+    min-width: 0;
     background: var(--sand);
   }
-  .views {
+  .views,
+  .tabs {
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
-    gap: var(--gap-2);
+    gap: 6px;
+  }
+  .views {
     padding: var(--gap-2) var(--gap-4);
   }
-  .views button {
+  .views button,
+  .tabs button {
     min-height: 36px;
-    padding: 4px 14px;
+    padding: 4px 12px;
     border: 1px solid var(--line);
     border-radius: var(--radius);
     background: var(--paper);
     cursor: pointer;
   }
-  .views button[aria-pressed='true'] {
+  .views button[aria-pressed='true'],
+  .tabs button[aria-pressed='true'] {
     border-color: var(--ink);
     background: var(--ink);
     color: var(--on-ink);
   }
-  .views a {
-    margin-left: auto;
+  .tabs {
+    margin-top: var(--gap-4);
   }
   .canvas {
     position: relative;
@@ -174,12 +230,45 @@
     z-index: 1;
     color: var(--ink-soft);
     font-weight: 600;
+    pointer-events: none;
   }
   .where.left {
     left: var(--gap-4);
   }
   .where.right {
     right: var(--gap-4);
+  }
+  .tools,
+  .layers,
+  .files {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 2px var(--gap-4);
+  }
+  .tools {
+    justify-content: space-between;
+    padding: 4px var(--gap-4);
+    border-top: 1px solid var(--line);
+    font-size: 0.9rem;
+  }
+  .tools label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-height: 32px;
+  }
+  .files button {
+    min-height: 32px;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: var(--rust);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+  .files select {
+    min-height: 32px;
   }
   .empty {
     margin: auto;
@@ -192,23 +281,17 @@
     max-height: calc(100vh - 160px);
   }
   .panel h2 {
-    margin: var(--gap-5) 0 var(--gap-2);
+    margin: var(--gap-4) 0 var(--gap-2);
   }
   .choices {
     display: grid;
-    grid-template-columns: auto 1fr;
+    grid-template-columns: auto minmax(0, 1fr);
     align-items: center;
     gap: var(--gap-2) var(--gap-3);
     margin-bottom: var(--gap-4);
   }
   .whole {
-    margin: 0;
-    padding: 0;
-    border: 0;
     min-width: 0;
-  }
-  .whole.choices {
-    margin-bottom: var(--gap-4);
   }
   .note {
     margin-top: var(--gap-2);

@@ -10,23 +10,29 @@
     summary: string;
     /** Applies a fix; `null` where fixes are not offered. */
     onfix: ((fix: Fix) => void) | null;
+    /** Departs from a rule with a reason; left out where that is not offered. */
+    onaccept?: ((finding: Finding, reason: string) => void) | null;
   }
 </script>
 
 <script lang="ts">
+  import AcceptRule from './AcceptRule.svelte';
   import Button from '$lib/components/ui/Button.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { text } from '$lib/texts/en.ts';
   import {
+    axisTexts,
+    choiceText,
     figuresIn,
     findingText,
     formatLength,
     parameters,
     parameterTexts,
+    type AxisId,
     type ParameterId,
   } from '@hulvek/core';
 
-  let { findings, verdict, units, title, summary, onfix }: FindingListProps = $props();
+  let { findings, verdict, units, title, summary, onfix, onaccept = null }: FindingListProps = $props();
   const figures = $derived(figuresIn(units));
   const markOf: Record<Finding['severity'], Verdict> = {
     fails: 'fails',
@@ -35,13 +41,16 @@
     note: 'holds',
   };
   const said = (fix: Fix): string =>
-    Object.entries(fix.set)
-      .map(([id, value]) => {
+    [
+      ...Object.entries(fix.set).map(([id, value]) => {
         const figure =
           parameters[id as ParameterId].kind === 'angle' ? `${value}°` : formatLength(value, units);
         return `${parameterTexts[id as ParameterId]}: ${figure}`;
-      })
-      .join(', ');
+      }),
+      ...Object.entries(fix.choose ?? {}).map(
+        ([axis, choice]) => `${axisTexts[axis as AxisId]}: ${choiceText(axis as AxisId, choice).name}`,
+      ),
+    ].join(', ');
 </script>
 
 <h2 class="verdict">
@@ -60,6 +69,9 @@
           <Button onclick={() => onfix(fix)}>{said(fix)}</Button>
           <span class="kind">{fix.kind === 'safe' ? text.detail.fixSafe : text.detail.fixDesign}</span>
         {/each}
+      {/if}
+      {#if onaccept && finding.code === 'rule-broken' && !finding.facts.accepted && finding.severity !== 'note'}
+        <AcceptRule onaccept={(reason) => onaccept(finding, reason)} />
       {/if}
     </li>
   {/each}

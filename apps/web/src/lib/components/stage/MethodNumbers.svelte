@@ -11,12 +11,16 @@
   import LengthField from '$lib/components/ui/LengthField.svelte';
   import { text } from '$lib/texts/en.ts';
   import {
+    factsOf,
     formatLength,
     groupTexts,
+    holdsFor,
     numbersOf,
     parameterIds,
     parameters,
     parameterTexts,
+    presets,
+    type Fact,
     type Numbers,
     type ParameterGroup,
     type ParameterId,
@@ -24,9 +28,27 @@
   } from '@hulvek/core';
 
   let { editor }: MethodNumbersProps = $props();
-  const units = $derived(editor.context.job.units);
-  const inherited = $derived(numbersOf(editor.plan.method?.numbers ?? {}));
   const groups = Object.keys(groupTexts) as ParameterGroup[];
+  const units = $derived(editor.context.job.units);
+  const method = $derived(editor.plan.method);
+  const inherited = $derived(
+    numbersOf(method ? presets[method.preset].numbers : {}, method?.numbers ?? {}),
+  );
+  /** Numbers that do something in the method as it is chosen here, by group. */
+  const shown = $derived.by(() => {
+    const { choices, wall, unit } = editor.plan;
+    const facts = wall && unit && choices ? factsOf(wall, unit, choices) : new Set<Fact>();
+    return groups
+      .map((group) => ({
+        group,
+        ids: parameterIds.filter(
+          (id) =>
+            parameters[id].group === group &&
+            (!choices || holdsFor(parameters[id].when, choices, facts) || editor.opening.numbers[id]),
+        ),
+      }))
+      .filter(({ ids }) => ids.length > 0);
+  });
 
   function set(id: ParameterId, value: Quantity | null) {
     editor.change((opening) => {
@@ -47,10 +69,10 @@
   }
 </script>
 
-{#each groups as group (group)}
+{#each shown as { group, ids } (group)}
   <fieldset>
     <legend>{groupTexts[group]}</legend>
-    {#each parameterIds.filter((id) => parameters[id].group === group) as id (id)}
+    {#each ids as id (id)}
       {@const own = editor.opening.numbers[id]}
       <div class="row">
         {#if parameters[id].kind === 'angle'}

@@ -1,0 +1,59 @@
+<script module lang="ts">
+  export interface AcceptRuleProps {
+    /** Departs from the rule for this reason. */
+    onaccept: (reason: string) => void;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/components/ui/Button.svelte';
+  import { text } from '$lib/texts/en.ts';
+
+  let { onaccept }: AcceptRuleProps = $props();
+  const id = $props.id();
+  let open = $state(false);
+  let reason = $state('');
+
+  function accept(event: SubmitEvent) {
+    event.preventDefault();
+    if (reason.trim() === '') return;
+    onaccept(reason.trim());
+    open = false;
+    reason = '';
+  }
+</script>
+
+{#if open}
+  <form onsubmit={accept}>
+    <label for="{id}-reason">{text.detail.acceptReason}</label>
+    <textarea id="{id}-reason" bind:value={reason} rows="2" maxlength="500" required></textarea>
+    <div class="buttons">
+      <Button type="submit">{text.detail.accept}</Button>
+      <button type="button" class="plain" onclick={() => (open = false)}>{text.install.cancel}</button>
+    </div>
+  </form>
+{:else}
+  <button type="button" class="plain" onclick={() => (open = true)}>{text.detail.acceptAsk}</button>
+{/if}
+
+<style>
+  form {
+    display: grid;
+    gap: var(--gap-1);
+    width: 100%;
+  }
+  .buttons {
+    display: flex;
+    gap: var(--gap-3);
+    align-items: center;
+  }
+  .plain {
+    min-height: 32px;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: var(--rust);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+</style>

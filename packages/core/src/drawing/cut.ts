@@ -1,0 +1,437 @@
+/** Cuts through head, jambs and sill at any moment of the work: weather on the left, room on the right. */
+import type { SheetFace } from '../geometry/sheet.ts';
+import { bounds } from '../geometry/polygon.ts';
+import { cutThrough, type CutPlane, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
+import { surfaceOf } from '../geometry/surface.ts';
+import { distance2, type Point2, type Point3 } from '../geometry/vector.ts';
+import { sillHeight } from '../methods/pieces/context.ts';
+import type { Build } from '../plan/draft.ts';
+import {
+  dimensionItems,
+  tracksNeeded,
+  trackSpace,
+  type Dimension,
+  type DimensionSide,
+} from './dimensions.ts';
+import type { DrawOptions } from './face.ts';
+import { unitHandle } from './handles.ts';
+import { LABEL_SIZE, textWidth, type Drawing, type DrawItem } from './items.ts';
+import { LABEL_LINE, labelColumn, type Label } from './labels.ts';
+import { sceneAfter, type Layer } from './scene.ts';
+import { fitView, type View } from './view.ts';
+
+export const cutIds = ['head', 'left', 'right', 'sill'] as const;
+export type CutId = (typeof cutIds)[number];
+
+/** Wall shown beyond the opening, frame and glass shown inside it, and margins in the depth, mm. */
+const WALL_mm = 130;
+const FRAME_mm = 150;
+const DEPTH_mm = 40;
+/** Thin things are drawn this thick on paper, side by side where they lie on each other. */
+const SHEET_px = 3;
+const FOLD_mm = 0.1;
+/** On narrower paper the drawing needs the room that names would take. */
+const NAMES_FROM_px = 560;
+
+export interface CutOptions extends DrawOptions {
+  readonly cut: CutId;
+  readonly name: (piece: string) => string;
+}
+
+/** A cut's plane, its window in the wall, and which way it stands on paper. */
+interface Section {
+  readonly plane: CutPlane;
+  readonly window: { readonly w: Range; readonly across: Range };
+  /** 1 where the paper's up is the wall's up; −1 in a plan, where left of the wall is up. */
+  readonly up: 1 | -1;
+}
+
+export function cutDrawing(build: Build, options: CutOptions): Drawing {
+  const section = sectionOf(build, options.cut);
+  const scene = sceneAfter(build, options.step);
+  const sheets = options.hide?.has('sheets') ? [] : sheetLines(build, scene.layers, section);
+  const regions = solidRegions(build, scene.layers, section, options);
+  const named =
+    (options.fixedScale !== undefined || options.width >= NAMES_FROM_px) && !options.hide?.has('names');
+  const drawn = options.hide?.has('dimensions')
+    ? () => []
+    : (view: View) => dimensions(build, section, view, options);
+  const labels = named ? thingLabels(sheets, regions, build) : [];
+  const view = viewFor(section, options, labels, drawn);
+  const toPaper = paperOf(section, view);
+  const items: DrawItem[] = [
+    ...regions.map(({ region, thing, fresh }): DrawItem => ({
+      kind: 'area',
+      points: region.outline.map(toPaper),
+      fill: region.material,
+      stroke: fresh ? 'new' : 'outline',
+      owner: thing,
+    })),
+    ...joined(sheets, toPaper, section).map(({ layer, points }): DrawItem => ({
+      kind: 'line',
+      points,
+      stroke: layer.fresh ? 'new' : 'none',
+      width: SHEET_px,
+      fill: layer.sheet.material,
+      owner: layer.thing,
+    })),
+    ...dimensionItems(drawn(view), view),
+    ...names(labels, view, toPaper, section, options),
+  ];
+  const { across } = section.window;
+  const handles = [
+    ...unitHandle(
+      build,
+      options.cut === 'sill' || options.cut === 'left' ? across[1] - FRAME_mm / 2 : across[0] + FRAME_mm / 2,
+      toPaper,
+    ),
+  ];
+  return { width: view.width, height: view.height, scale: view.scale, items, handles };
+}
+
+/** Room for names and dimension tracks depends on the scale, and the scale on the room: settled in a few rounds. */
+function viewFor(
+  section: Section,
+  options: CutOptions,
+  labels: readonly ThingLabel[],
+  drawn: (view: View) => Dimension[],
+): View {
+  const { w, across } = section.window;
+  const window = {
+    x: [-w[1], -w[0]] as const,
+    y: section.up === 1 ? across : ([-across[1], -across[0]] as const),
+  };
+  const column = (outside: boolean) => {
+    const own = labels
+      .filter((l) => l.outside === outside)
+      .map((l) => textWidth(options.name(l.thing), LABEL_SIZE));
+    return own.length > 0 ? Math.max(...own) + 24 : 12;
+  };
+  let tracks: Record<DimensionSide, number> = { left: 1, right: 1, above: 1, below: 2 };
+  let view: View | undefined;
+  for (let round = 0; round < 4; round++) {
+    view = fitView(window, options, {
+      left: column(true) + trackSpace(tracks.left),
+      right: column(false) + trackSpace(tracks.right),
+      top: trackSpace(tracks.above) + 14,
+      bottom: trackSpace(tracks.below) + 6,
+    });
+    const needed = tracksNeeded(drawn(view));
+    const more = {
+      left: Math.max(needed.left, tracks.left),
+      right: Math.max(needed.right, tracks.right),
+      above: Math.max(needed.above, tracks.above),
+      below: Math.max(needed.below, tracks.below),
+    };
+    if (JSON.stringify(more) === JSON.stringify(tracks)) break;
+    tracks = more;
+  }
+  if (!view) throw new Error('a cut without a view');
+  return { ...view, tracks };
+}
+
+const paperOf =
+  ({ up }: Section, view: View) =>
+  ([w, across]: Point2): Point2 =>
+    view.to([-w, up * across]);
+
+/** Upright cuts go beside the first sill shim, level ones above the first jamb shim, where nothing stands in the way. */
+function sectionOf({ context, pieces }: Build, cut: CutId): Section {
+  const { opening, unit } = context;
+  const { width: W, height: H, framing, layers } = opening;
+  const outer = Math.max(unit.front, 0, ...layers.map((l) => l.w[1]));
+  const w: Range = [Math.min(unit.back, framing) - DEPTH_mm, outer + DEPTH_mm];
+  const wall = WALL_mm + Math.min(opening.buck?.face ?? 0, WALL_mm);
+  const between = (id: string, axis: 'u' | 'v', otherwise: number): number => {
+    const shims = pieces.find((p) => p.id === id);
+    const [first, second] = shims?.form === 'solid' ? shims.solids : [];
+    if (!first || !second) return otherwise;
+    const range = (s: Solid): Range => (axis === 'u' ? s.u : bounds(s.profile).y);
+    const [a, b] = [range(first)[1], range(second)[0]];
+    return a < b ? (a + b) / 2 : otherwise;
+  };
+  const u = between('sill-shims', 'u', unit.left + unit.width / 2);
+  const v = between('jamb-shims', 'v', unit.bottom + unit.height / 2);
+  const right = unit.left + unit.width;
+  const top = unit.bottom + unit.height;
+  switch (cut) {
+    case 'sill':
+      return { plane: { axis: 'u', at: u }, window: { w, across: [-wall, unit.bottom + FRAME_mm] }, up: 1 };
+    case 'head':
+      return { plane: { axis: 'u', at: u }, window: { w, across: [top - FRAME_mm, H + wall] }, up: 1 };
+    case 'left':
+      return { plane: { axis: 'v', at: v }, window: { w, across: [-wall, unit.left + FRAME_mm] }, up: -1 };
+    case 'right':
+      return { plane: { axis: 'v', at: v }, window: { w, across: [right - FRAME_mm, W + wall] }, up: -1 };
+  }
+}
+
+interface Region {
+  readonly region: CutRegion;
+  readonly thing: string;
+  readonly fresh: boolean;
+  readonly base: boolean;
+}
+
+function solidRegions(
+  build: Build,
+  layers: readonly Layer[],
+  { plane, window }: Section,
+  { hide }: CutOptions,
+): Region[] {
+  const cut = (solids: readonly Solid[], thing: string | null, fresh: boolean): Region[] =>
+    cutThrough(solids, plane, window).map((region) => ({
+      region,
+      thing: thing ?? region.owner,
+      fresh,
+      base: thing === null,
+    }));
+  return [
+    ...(hide?.has('wall') ? [] : cut(build.base, null, false)),
+    ...layers.flatMap((l) => (l.kind === 'solid' ? cut(l.solids, l.thing, l.fresh) : [])),
+  ];
+}
+
+interface SheetLine {
+  readonly layer: Extract<Layer, { kind: 'face' }>;
+  /** (w, across) ends. */
+  readonly line: readonly [Point2, Point2];
+  readonly normal: Point2;
+  readonly beneath: number;
+}
+
+/** Faces met by the cut, with how many others lie under each. */
+function sheetLines(build: Build, layers: readonly Layer[], { plane, window }: Section): SheetLine[] {
+  const met: SheetLine[] = [];
+  for (const layer of layers) {
+    if (layer.kind !== 'face' || layer.lifted) continue;
+    const { normal: n } = surfaceOf(build.context.opening.surfaces, layer.face.surface);
+    const normal: Point2 = [n[2], plane.axis === 'u' ? n[1] : n[0]];
+    for (const whole of crossings(layer.face, plane)) {
+      const line = withinWindow(whole, window.across);
+      if (!line) continue;
+      const beneath = met.filter(
+        (m) => m.layer.face.surface === layer.face.surface && reaches(m.line, line),
+      ).length;
+      met.push({ layer, line, normal, beneath });
+    }
+  }
+  return met;
+}
+
+/** Where a plane face goes through the cut, as (w, across) lines. */
+function crossings(face: SheetFace, { axis, at }: CutPlane): [Point2, Point2][] {
+  const [along, across] = axis === 'u' ? ([0, 1] as const) : ([1, 0] as const);
+  const points = face.space.flatMap((p: Point3, i): Point2[] => {
+    const q = face.space[(i + 1) % face.space.length] ?? p;
+    if (p[along] < at === q[along] < at) return [];
+    const t = (at - p[along]) / (q[along] - p[along]);
+    return [[p[2] + t * (q[2] - p[2]), p[across] + t * (q[across] - p[across])]];
+  });
+  const sorted = points.sort((a, b) => a[1] - b[1] || a[0] - b[0]);
+  return Array.from({ length: Math.floor(sorted.length / 2) }, (_, i): [Point2, Point2] | null => {
+    const [a, b] = [sorted[2 * i], sorted[2 * i + 1]];
+    return a && b && distance2(a, b) > FOLD_mm ? [a, b] : null;
+  }).filter((line) => line !== null);
+}
+
+function reaches(a: readonly Point2[], b: readonly Point2[]): boolean {
+  return [0, 1].every((axis) => {
+    const range = (line: readonly Point2[]) => line.map((p) => p[axis] ?? 0);
+    return (
+      Math.max(...range(a)) > Math.min(...range(b)) - 0.01 &&
+      Math.min(...range(a)) < Math.max(...range(b)) + 0.01
+    );
+  });
+}
+
+/** The part of a line inside the window: long sheets run out of the drawing. */
+function withinWindow([a, b]: readonly [Point2, Point2], [low, high]: Range): [Point2, Point2] | null {
+  if (Math.max(a[1], b[1]) <= low || Math.min(a[1], b[1]) >= high) return null;
+  const at = (v: number): Point2 => {
+    const held = Math.min(Math.max(v, low), high);
+    return b[1] === a[1] ? [a[0], held] : [a[0] + ((held - a[1]) / (b[1] - a[1])) * (b[0] - a[0]), held];
+  };
+  return b[1] === a[1] ? [a, b] : [at(a[1]), at(b[1])];
+}
+
+/** A point of a sheet's line moved out by what lies beneath it. */
+function setOff({ normal, beneath }: SheetLine, { up }: Section, [x, y]: Point2): Point2 {
+  const off = (SHEET_px + 1) * (beneath + 0.5);
+  return [x - normal[0] * off, y - up * normal[1] * off];
+}
+
+/** Lines on paper, set off by what lies beneath; faces of one sheet that meet at a fold are one line. */
+function joined(sheets: readonly SheetLine[], toPaper: (p: Point2) => Point2, section: Section) {
+  const lines: { layer: SheetLine['layer']; ends: readonly Point2[]; points: readonly Point2[] }[] = [];
+  for (const met of sheets) {
+    const { layer, line } = met;
+    const points = line.map((p) => setOff(met, section, toPaper(p)));
+    const meets = (p?: Point2, q?: Point2) => p !== undefined && q !== undefined && distance2(p, q) < FOLD_mm;
+    const before = lines.find(
+      (l) =>
+        l.layer.thing === layer.thing &&
+        [l.ends[0], l.ends.at(-1)].some((e) => line.some((p) => meets(e, p))),
+    );
+    if (!before) {
+      lines.push({ layer, ends: line, points });
+      continue;
+    }
+    const { ends } = before;
+    const startsThere = meets(ends.at(-1), line[0]) || meets(ends[0], line[0]);
+    const [here, there] = startsThere ? [line, points] : [line.toReversed(), points.toReversed()];
+    const atEnd = meets(ends.at(-1), here[0]);
+    before.ends = atEnd ? [...ends, ...here] : [...here.toReversed(), ...ends];
+    before.points = atEnd ? [...before.points, ...there] : [...there.toReversed(), ...before.points];
+  }
+  return lines;
+}
+
+interface ThingLabel {
+  readonly thing: string;
+  /** (w, across) of what is named. */
+  readonly at: Point2;
+  readonly sheet: SheetLine | null;
+  readonly outside: boolean;
+}
+
+/** One name for every thing the cut shows, on the side it lies nearer to. */
+function thingLabels(sheets: readonly SheetLine[], regions: readonly Region[], build: Build): ThingLabel[] {
+  const { unit } = build.context;
+  const middle = (unit.front + unit.back) / 2;
+  const labels = new Map<string, ThingLabel>();
+  for (const met of sheets) {
+    const { layer, line } = met;
+    const at: Point2 = [(line[0][0] + line[1][0]) / 2, (line[0][1] + line[1][1]) / 2];
+    // The longest line of a sheet bears its name.
+    const before = labels.get(layer.thing);
+    if (before?.sheet && distance2(...before.sheet.line) >= distance2(...line)) continue;
+    labels.set(layer.thing, { thing: layer.thing, at, sheet: met, outside: at[0] > middle });
+  }
+  for (const { region, thing, base } of regions) {
+    if (base || thing === 'unit' || labels.has(thing)) continue;
+    const { x, y } = bounds(region.outline);
+    const at: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
+    labels.set(thing, { thing, at, sheet: null, outside: at[0] > middle });
+  }
+  return [...labels.values()];
+}
+
+function names(
+  labels: readonly ThingLabel[],
+  view: View,
+  toPaper: (p: Point2) => Point2,
+  section: Section,
+  { name }: CutOptions,
+): DrawItem[] {
+  const column = (outside: boolean): Label[] =>
+    labels
+      .filter((l) => l.outside === outside)
+      .map((l): Label => {
+        const at = toPaper(l.at);
+        return { text: name(l.thing), owner: l.thing, target: l.sheet ? setOff(l.sheet, section, at) : at };
+      });
+  const range = (list: readonly Label[]): Range => {
+    const need = list.length * LABEL_LINE;
+    const [top, bottom] = [view.frame.top + 10, view.frame.bottom - 6];
+    // A short drawing with many names lets them run on above and below it.
+    return need <= bottom - top
+      ? [top, bottom]
+      : [
+          Math.max(LABEL_LINE, (top + bottom - need) / 2),
+          Math.min(view.height - LABEL_LINE, (top + bottom + need) / 2),
+        ];
+  };
+  const { left, right } = { left: column(true), right: column(false) };
+  return [
+    ...labelColumn(left, view.frame.left - trackSpace(view.tracks?.left ?? 1) - 8, 'left', range(left)),
+    ...labelColumn(right, view.frame.right + trackSpace(view.tracks?.right ?? 1) + 4, 'right', range(right)),
+  ];
+}
+
+function dimensions(
+  { context }: Build,
+  section: Section,
+  view: View,
+  { cut, figure }: CutOptions,
+): Dimension[] {
+  const { opening, unit, numbers } = context;
+  const { layers, framing } = opening;
+  const x = (w: number) => view.to([-w, 0])[0];
+  const y = (across: number) => view.to([0, section.up * across])[1];
+  const level = (side: 'below' | 'above', from: number, to: number, owner: string): Dimension => ({
+    side,
+    from: x(from),
+    to: x(to),
+    edge: side === 'below' ? view.frame.bottom : view.frame.top,
+    text: figure(Math.abs(to - from)),
+    owner,
+  });
+  const upright = (side: 'left' | 'right', from: number, to: number, owner: string): Dimension => ({
+    side,
+    from: y(from),
+    to: y(to),
+    edge: view.frame[side],
+    text: figure(Math.abs(to - from)),
+    owner,
+  });
+  const top = unit.bottom + unit.height;
+  const right = unit.left + unit.width;
+  const outermost = Math.max(...layers.map((l) => l.w[1]));
+  const own: Record<CutId, Dimension[]> = {
+    sill: [
+      ...(numbers.boardFront > 0 ? [upright('right', 0, sillHeight(numbers, opening.depth), 'board')] : []),
+      upright('right', 0, unit.bottom, 'unit'),
+    ],
+    head: [upright('right', top, opening.height, 'unit')],
+    left: [upright('right', 0, unit.left, 'unit')],
+    right: [upright('right', right, opening.width, 'unit')],
+  };
+  return [
+    ...layers
+      .filter((l) => l.w[1] - l.w[0] > 0 && l.w[0] >= framing)
+      .map((l) => level('below', l.w[1], l.w[0], l.role)),
+    ...(layers.length > 1 ? [level('below', outermost, framing, 'wall')] : []),
+    level('above', unit.front, unit.back, 'unit'),
+    ...(unit.front < 0 ? [level('above', 0, unit.front, 'setback')] : []),
+    ...own[cut].filter((d) => Math.abs(d.to - d.from) > 1),
+  ];
+}
+
+/** The four cuts on one paper, without names: each in its quarter. */
+export function allCutsDrawing(
+  build: Build,
+  options: DrawOptions & { readonly title: (cut: CutId) => string },
+): Drawing {
+  const [w, h] = [options.width / 2, options.height / 2];
+  const parts = cutIds.map((cut, i) => {
+    const hide = new Set([...(options.hide ?? []), 'names' as const]);
+    const part = cutDrawing(build, {
+      ...options,
+      width: w,
+      height: h - TITLE_px,
+      hide,
+      cut,
+      name: (id) => id,
+    });
+    const by: Point2 = [(i % 2) * w, Math.floor(i / 2) * h + TITLE_px];
+    const title: DrawItem = {
+      kind: 'text',
+      at: [by[0] + w / 2, by[1] - TITLE_px / 2],
+      text: options.title(cut),
+      size: LABEL_SIZE,
+      turned: false,
+      tone: 'quiet',
+      owner: cut,
+    };
+    return [title, ...part.items.map((item) => moved(item, by))];
+  });
+  return { width: options.width, height: options.height, scale: 1, items: parts.flat() };
+}
+
+const TITLE_px = 22;
+
+function moved(item: DrawItem, [dx, dy]: Point2): DrawItem {
+  const by = ([x, y]: Point2): Point2 => [x + dx, y + dy];
+  return 'points' in item ? { ...item, points: item.points.map(by) } : { ...item, at: by(item.at) };
+}

@@ -1,0 +1,137 @@
+/** Do the choices of the method go together, with the wall and with the unit? */
+import { BUCK_BEARING_Nmm, sillLoad } from '../../fasteners/schedule.ts';
+import { holdsFor, type Choices } from '../../methods/axes.ts';
+import { ruleIds, rules } from '../../methods/rules.ts';
+import { fitsTurned } from '../../order-size/pass-through.ts';
+import { glassWeight } from '../../order-size/weight.ts';
+import { factsOf } from '../../plan/choices.ts';
+import { defineCheck } from '../check.ts';
+
+const PRACTICE = 'common practice, no source';
+
+export const brokenRules = defineCheck({
+  code: 'rule-broken',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ opening, wall, unit, choices }) {
+    if (!wall || !unit || !choices) return;
+    const facts = factsOf(wall, unit, choices);
+    for (const rule of ruleIds) {
+      const { when, proof, severity, source, fixes } = rules[rule];
+      if (!holdsFor(when, choices, facts)) continue;
+      const accepted = opening.deviations?.findLast((d) => d.rule === rule) ?? null;
+      yield {
+        proof,
+        source,
+        severity: accepted && severity !== 'note' ? lessened(severity) : severity,
+        facts: { rule, accepted },
+        fixes: [...fixes, ...mountOf(rule, unit.fin.kind)].map((choose) => ({
+          kind: 'design-changing' as const,
+          set: {},
+          choose,
+        })),
+      };
+    }
+  },
+});
+
+/** Whoever accepts a departure answers for it; it never turns into "holds" by that. */
+const lessened = (severity: 'fails' | 'watch' | 'not-checkable') => (severity === 'fails' ? 'watch' : 'note');
+
+const MOUNT_OF = { integral: 'integral-fin', separate: 'separate-fin', gasketed: 'gasketed-fin' } as const;
+const EDGE_OF = { integral: 'frame-edge', separate: 'onto-frame', gasketed: 'gasket' } as const;
+
+/** The mount that the unit's own fin asks for. */
+function mountOf(rule: string, fin: keyof typeof MOUNT_OF | 'none'): Partial<Choices>[] {
+  if (rule !== 'mount-differs-from-fin' || fin === 'none') return [];
+  return [{ mount: MOUNT_OF[fin], tapeEdge: EDGE_OF[fin] }];
+}
+
+/** Where wrap is cut back the fin must lie clear of it. */
+export const finOnWrap = defineCheck({
+  code: 'fin-on-wrap',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, choices, numbers }) {
+    if (!build || choices?.wrapEdge !== 'cut-back' || !build.pieces.some((p) => p.id === 'wrap')) return;
+    const { unit, opening } = build.context;
+    const beyond = Math.max(
+      unit.finWidth - unit.left,
+      unit.finWidth - (opening.width - unit.left - unit.width),
+      unit.finWidth - unit.bottom,
+    );
+    const over_mm = beyond - numbers.cutBack;
+    if (over_mm <= 0) return;
+    const enough = Math.ceil(beyond / 5) * 5 + 5;
+    yield {
+      facts: { over_mm, cutBack_mm: numbers.cutBack },
+      fixes: [{ kind: 'safe', set: { cutBack: enough } }],
+    };
+  },
+});
+
+export const passes = defineCheck({
+  code: 'does-not-pass',
+  proof: 'fit',
+  severity: 'fails',
+  source: 'plane geometry; Carver 1957, from memory',
+  *run({ build, choices, unit }) {
+    if (!build || !unit || choices?.setFrom !== 'inside' || build.context.unit.finWidth === 0) return;
+    const { finWidth } = build.context.unit;
+    const { width, height } = build.context.opening;
+    const over = { width: unit.width.mm + 2 * finWidth, height: unit.height.mm + 2 * finWidth };
+    const leads = [over.width, over.height].some((side) =>
+      fitsTurned({ width: side, height: unit.frameDepth.mm }, { width, height }),
+    );
+    if (leads) return;
+    yield {
+      facts: { needs_mm: Math.min(over.width, over.height), clear_mm: Math.max(width, height) },
+      fixes: [{ kind: 'design-changing', set: {}, choose: { setFrom: 'outside' } }],
+    };
+  },
+});
+
+export const shortSides = defineCheck({
+  code: 'side-too-short',
+  proof: 'structure',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build }) {
+    for (const { side, tooShort_mm } of build?.fastening.sides ?? []) {
+      if (tooShort_mm === null || !build) continue;
+      const { width, height } = build.context.unit;
+      const length_mm = side === 'left' || side === 'right' ? height : width;
+      yield { facts: { side, length_mm, least_mm: tooShort_mm } };
+    }
+  },
+});
+
+export const buckLoad = defineCheck({
+  code: 'buck-overloaded',
+  proof: 'structure',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, unit }) {
+    if (!unit || build?.context.opening.buck?.kind !== 'foam-l') return;
+    const weight_kg = unit.weight_kg ?? glassWeight(unit);
+    if (weight_kg === null) return;
+    const load_Nmm = sillLoad({ weight_kg, width_mm: unit.width.mm });
+    if (load_Nmm > BUCK_BEARING_Nmm) yield { facts: { load_Nmm, limit_Nmm: BUCK_BEARING_Nmm } };
+  },
+});
+
+/** Longer ones are seldom on the shelf. */
+const STOCKED_mm = 120;
+
+export const longScrews = defineCheck({
+  code: 'screw-to-order',
+  proof: 'order',
+  severity: 'note',
+  source: PRACTICE,
+  *run({ build }) {
+    const length_mm = build?.fastening.screw.length_mm ?? 0;
+    if (length_mm > STOCKED_mm) yield { facts: { length_mm, limit_mm: STOCKED_mm } };
+  },
+});

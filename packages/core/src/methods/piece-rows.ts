@@ -1,0 +1,127 @@
+/** Every piece any method may need, and in which methods it is there. */
+import type { Side } from '../fit/placement.ts';
+import {
+  BUCKED,
+  BUCK_FLASHED,
+  FINLESS,
+  FINNED,
+  FLAPPED,
+  HEAD_TAPED,
+  NOT_POCKET,
+  SLOPED,
+  UNIT_FIRST,
+  WRAP_FIRST,
+  type Condition,
+} from './axes.ts';
+import type { PieceRow } from './method.ts';
+
+type Row = readonly [
+  id: string,
+  kind: PieceRow['kind'],
+  when: Condition,
+  more?: Pick<PieceRow, 'sheet' | 'solid'>,
+];
+
+const MECHANICAL = { ...WRAP_FIRST, waterLayer: ['mechanical-wrap'] } as const;
+const ADHERED = { ...WRAP_FIRST, waterLayer: ['self-adhered'] } as const;
+const JAMBS_TAPED = { jambs: ['flashing'] } as const;
+const JAMBS_FLUID = { jambs: ['fluid'] } as const;
+const NO_BLOCKS = { gapFill: ['foam', 'wool', 'loose-fibre'] } as const;
+const JAMB_SHIMMED = { shims: ['removed', 'plastic-at-sill', 'at-hinges'] } as const;
+
+/** One row each for the sides named, `-left` and so on put behind the id. */
+const each =
+  (sides: readonly Side[], join = '-') =>
+  ([id, kind, when, more]: Row): PieceRow[] =>
+    sides.map((side) => ({ id: `${id}${join}${side}`, kind, when, side, ...more }));
+const once = ([id, kind, when, more]: Row): PieceRow => ({ id, kind, when, ...more });
+
+const JAMBS = ['left', 'right'] as const;
+const ALL = ['sill', 'left', 'right', 'head'] as const;
+const HEAD_AND_JAMBS = ['left', 'right', 'head'] as const;
+
+export const pieceRows: readonly PieceRow[] = [
+  // The wall's water layer.
+  once(['wrap', 'wrap-with-flap', { ...MECHANICAL, wrapEdge: ['flush'] }, { sheet: 'wrap' }]),
+  once(['wrap', 'wrap-cut-back', { ...MECHANICAL, wrapEdge: ['cut-back'] }, { sheet: 'wrap' }]),
+  once(['wrap', 'wrap-turned-in', { ...MECHANICAL, wrapEdge: ['turned-in'] }, { sheet: 'wrap' }]),
+  once(['wrap', 'wrap-with-flap', { ...ADHERED, wrapEdge: ['flush'] }, { sheet: 'self-adhered' }]),
+  once(['wrap', 'wrap-cut-back', { ...ADHERED, wrapEdge: ['cut-back'] }, { sheet: 'self-adhered' }]),
+  once(['wrap', 'wrap-turned-in', { ...ADHERED, wrapEdge: ['turned-in'] }, { sheet: 'self-adhered' }]),
+  once(['wall-face', 'wall-face', { waterLayer: ['integral-sheathing'] }, { sheet: 'coated-face' }]),
+  once(['wall-face', 'wall-face', { waterLayer: ['fluid'] }, { sheet: 'fluid' }]),
+  once(['wall-face', 'wall-face', { waterLayer: ['foam-face'] }, { sheet: 'foam-face' }]),
+  once(['wall-face', 'wall-face', { waterLayer: ['masonry'] }, { sheet: 'masonry-face' }]),
+  once(['tray', 'cavity-tray', { waterLayer: ['masonry'], head: ['cap'], facts: ['has-outer-leaf'] }]),
+  once(['apron', 'apron', UNIT_FIRST]),
+  // The buck.
+  once(['buck-beads', 'buck-beads', BUCKED]),
+  ...each(ALL)(['buck', 'buck-side', BUCKED]),
+  ...each(ALL)(['buck-flashing', 'buck-flashing', BUCK_FLASHED]),
+  // The sill.
+  once(['board', 'bevelled-board', { ...SLOPED, ...NOT_POCKET, buck: ['none'] }]),
+  ...each(JAMBS)(['corner-patch', 'corner-patch', { pan: ['tape-and-patches'] }]),
+  once(['pan', 'stretch-pan', { pan: ['stretch'] }]),
+  once(['pan', 'tape-pan', { pan: ['tape-and-patches'] }]),
+  once(['pan', 'rigid-pan', { pan: ['rigid'] }]),
+  once(['pan', 'fluid-pan', { pan: ['fluid'] }]),
+  once(['dam', 'back-dam', { ...NOT_POCKET, sillDrain: ['back-dam', 'slope-and-dam'] }]),
+  // Jambs and head inside the opening.
+  ...each(JAMBS)(['jamb-flashing', 'jamb-flashing', JAMBS_TAPED, { sheet: 'flashing-tape' }]),
+  once(['head-flashing', 'head-flashing', JAMBS_TAPED, { sheet: 'flashing-tape' }]),
+  ...each(JAMBS)(['jamb-flashing', 'jamb-flashing', JAMBS_FLUID, { sheet: 'fluid' }]),
+  once(['head-flashing', 'head-flashing', JAMBS_FLUID, { sheet: 'fluid' }]),
+  // The unit and what carries it.
+  once(['brackets', 'brackets', { ...FINLESS, setFrom: ['inside-brackets'] }]),
+  once(['sill-shims', 'sill-shims', NO_BLOCKS, { solid: 'shim' }]),
+  once(['sill-shims', 'sill-shims', { gapFill: ['blocks'] }, { solid: 'insulation-block' }]),
+  once(['jamb-shims', 'jamb-shims', JAMB_SHIMMED]),
+  once(['unit', 'unit', {}]),
+  once(['fin', 'fin', FINNED]),
+  once(['clips', 'clips', { mount: ['clips', 'gasketed-fin'], setFrom: ['inside-brackets'] }]),
+  once(['clips', 'clips', { mount: ['clips'], setFrom: ['outside', 'inside'] }]),
+  once(['spacers', 'fin-spacers', { ...FINNED, bottomFin: ['spacers'] }]),
+  once(['bead', 'bead-drained', { mount: ['integral-fin', 'separate-fin'], bedding: ['drained'] }]),
+  once(['bead', 'bead-interrupted', { mount: ['integral-fin', 'separate-fin'], bedding: ['interrupted'] }]),
+  once(['bead', 'bead-closed', { mount: ['integral-fin', 'separate-fin'], bedding: ['barrier'] }]),
+  once(['bead', 'stop-bead', { mount: ['pocket'] }]),
+  once(['outer-seal', 'outer-seal', { ...FINLESS, outerJoint: ['precompressed'] }, { solid: 'band' }]),
+  once(['outer-rod', 'outer-rod', { ...FINLESS, outerJoint: ['sealant-rod'] }]),
+  once(['outer-seal', 'outer-seal', { ...FINLESS, outerJoint: ['sealant-rod'] }, { solid: 'sealant' }]),
+  // Outside, over the fin.
+  once(['exterior-board', 'exterior-board', { ...BUCKED, facts: ['has-exterior-board'] }]),
+  once([
+    'exterior-board',
+    'exterior-board',
+    {
+      buck: ['none'],
+      waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
+      facts: ['has-exterior-board'],
+    },
+  ]),
+  once(['sill-tape', 'sill-tape', { ...FINNED, bedding: ['barrier'] }]),
+  once(['skirt', 'wind-skirt', { ...FINNED, windSkirt: ['strip'] }]),
+  ...each(JAMBS)(['jamb-tape', 'jamb-tape', FINNED]),
+  once(['head-tape', 'head-tape', HEAD_TAPED]),
+  once(['head-tape-2', 'head-tape-2', { ...FINNED, head: ['two-tapes'] }]),
+  once(['seam-tape', 'seam-tape', { ...FINNED, head: ['seam-tape'] }]),
+  once(['drip-cap', 'drip-cap', { ...NOT_POCKET, head: ['flap-and-cap'] }]),
+  once(['drip-cap', 'drip-cap', { ...NOT_POCKET, head: ['cap'], not: ['has-outer-leaf'] }]),
+  ...each(JAMBS)(['slit-tape', 'slit-tape', FLAPPED]),
+  once(['course-lower', 'lower-course', UNIT_FIRST]),
+  once(['course-upper', 'upper-course', UNIT_FIRST]),
+  ...each(HEAD_AND_JAMBS)(['wrap-tape', 'wrap-tape', UNIT_FIRST]),
+  // Inside.
+  once(['foam', 'gap-fill', { gapFill: ['foam'] }, { solid: 'foam' }]),
+  once(['wool', 'gap-fill', { gapFill: ['wool', 'blocks'] }, { solid: 'wool' }]),
+  once(['fibre', 'gap-fill', { gapFill: ['loose-fibre'] }, { solid: 'fibre' }]),
+  ...each(ALL)(['seal', 'inner-seal', { innerSeal: ['corner-tape'] }, { sheet: 'corner-tape' }]),
+  once(['membrane', 'frame-membrane', { innerSeal: ['membrane'] }]),
+  once(['inner-rod', 'inner-rod', { innerSeal: ['sealant-rod'] }]),
+  once(['inner-sealant', 'inner-joint', { innerSeal: ['sealant-rod'] }, { solid: 'sealant' }]),
+  once(['inner-band', 'inner-joint', { innerSeal: ['precompressed'] }, { solid: 'band' }]),
+  once(['sheet-bead', 'reveal-bead', { innerSeal: ['sheet-acoustic'] }]),
+  ...each(ALL)(['seal', 'inner-seal', { innerSeal: ['sheet-acoustic'] }, { sheet: 'air-sheet' }]),
+  once(['guard', 'guard-strip', { guard: ['strip'] }]),
+  once(['trim', 'trim-frame', { trim: ['frame-with-cap'], not: ['has-outer-leaf'] }]),
+];
