@@ -17,6 +17,7 @@ export * from './instruments/simulator.ts';
 export * from './survey/readings.ts';
 export { openingFrame, readingsFromOutside, type OpeningFrame, type Readings } from './survey/frame.ts';
 export * from './demo/skarv-point.ts';
+export * from './demo/tannery-row.ts';
 export * from './demo/example.ts';
 export * from './job-file/job-file.ts';
 export * from './order/events.ts';

@@ -1,4 +1,6 @@
 /** The demo job: an invented field station on a cold, windy coast. Every name and number is made up. */
+import { presets } from '../methods/index.ts';
+import type { PresetId } from '../methods/presets.ts';
 import { planOpening } from '../plan/plan-opening.ts';
 import {
   contextOf,
@@ -53,6 +55,14 @@ const unit = (id: string, name: string, operation: string, width: number, height
   fin,
 });
 
+const method = (id: string, name: string, preset: PresetId) => ({
+  id,
+  name,
+  preset,
+  presetVersion: presets[preset].version,
+  numbers: {},
+});
+
 const opening = (
   mark: string,
   name: string,
@@ -60,6 +70,7 @@ const opening = (
   unitId: string,
   at: readonly [u: number, v: number],
   readings: ReturnType<typeof survey>,
+  method = 'drained',
 ) => ({
   id: `skarv-${mark.toLowerCase()}`,
   mark,
@@ -67,7 +78,7 @@ const opening = (
   facade,
   wall: 'timber-140',
   unit: unitId,
-  method: 'drained',
+  method,
   survey: { from: readings.from },
   numbers: {},
   position: { u: length(at[0]), v: length(at[1]) },
@@ -109,15 +120,16 @@ const OPENINGS = [
     'West',
     'u-900-1200',
     [700, 900],
-    survey(framed(921, 1228, { sillLeft: 0, sillMiddle: 4, sillRight: 1, heightCentre: 1224 })),
+    survey(framed(921, 1226, { sillLeft: 0, sillMiddle: 4, sillRight: 1, heightCentre: 1222 })),
+    'barrier',
   ),
-  opening('W-02', 'workshop', 'West', 'u-1200-1200', [2500, 903], survey(framed(1238, 1225))),
+  opening('W-02', 'workshop', 'West', 'u-1200-1200', [2500, 903], survey(framed(1238, 1225)), 'cut-back'),
   opening('W-03', 'drying room', 'West', 'u-600-900', [4800, 1200], survey({})),
-  opening('N-01', 'battery room', 'North', 'u-600-900', [800, 1200], survey(framed(619, 925))),
+  opening('N-01', 'battery room', 'North', 'u-600-900', [800, 1200], survey(framed(619, 925)), 'skirt'),
   // So near to N-01 that the strips of both meet.
-  opening('N-02', 'pump room', 'North', 'u-600-900', [1590, 1200], survey(framed(620, 926))),
-  opening('N-03', 'workshop, back', 'North', 'u-1200-1200', [3800, 900], survey(framed(1222, 1226))),
-  opening('E-01', 'cabin 1', 'East', 'u-900-1200', [700, 900], survey(framed(921, 1226))),
+  opening('N-02', 'pump room', 'North', 'u-600-900', [1590, 1200], survey(framed(620, 926)), 'skirt'),
+  opening('N-03', 'workshop, back', 'North', 'u-1200-1200', [3800, 900], survey(framed(1222, 1223)), 'rigid'),
+  opening('E-01', 'cabin 1', 'East', 'u-900-1200', [700, 900], survey(framed(921, 1226)), 'coated'),
   opening(
     'E-02',
     'cabin 2',
@@ -125,9 +137,10 @@ const OPENINGS = [
     'u-900-1200',
     [2700, 904],
     survey(framed(920, 1226, { twistLeft: 5, twistRight: -1, sillFallLeft: -14, sillFallRight: -12 })),
+    'coated',
   ),
   // Framed 35 mm lower than its neighbours: it cannot stand on their line.
-  opening('E-03', 'cabin 3', 'East', 'u-900-1200', [4700, 866], survey(framed(921, 1225))),
+  opening('E-03', 'cabin 3', 'East', 'u-900-1200', [4700, 866], survey(framed(921, 1225)), 'coated'),
 ];
 
 /** Ticks of the half-installed opening: step, minutes after the start, kind, by whom, note. */
@@ -219,13 +232,12 @@ export function skarvPoint(): JobFile {
       unit('u-1200-1500', 'Type E, casement', 'casement', 1200, 1500),
     ],
     methods: [
-      {
-        id: 'drained',
-        name: 'Drained, head flap',
-        preset: 'drained-head-flap',
-        presetVersion: 1,
-        numbers: {},
-      },
+      method('drained', 'Drained, head flap', 'drained-head-flap'),
+      method('barrier', 'Closed barrier, north-west wind', 'closed-barrier'),
+      method('cut-back', 'Cut-back wrap, as drawn', 'cut-back-wrap'),
+      method('skirt', 'Drained, wind skirt', 'drained-full-jambs'),
+      method('rigid', 'Rigid pan, heavy slider', 'rigid-pan-heavy'),
+      method('coated', 'Coated sheathing, cabins', 'integral-sheathing'),
     ],
     openings: OPENINGS.map(({ readings: _readings, ...document }) => document),
     records: { readings: OPENINGS.flatMap(readingsOf), issues: [], entries: [] },

@@ -107,7 +107,9 @@ function viewFor(
       .map((l) => textWidth(options.name(l.thing), LABEL_SIZE));
     return own.length > 0 ? Math.max(...own) + 24 : 12;
   };
-  let tracks: Record<DimensionSide, number> = { left: 1, right: 1, above: 1, below: 2 };
+  let tracks: Record<DimensionSide, number> = options.hide?.has('dimensions')
+    ? { left: 0, right: 0, above: 0, below: 0 }
+    : { left: 1, right: 1, above: 1, below: 2 };
   let view: View | undefined;
   for (let round = 0; round < 4; round++) {
     view = fitView(window, options, {
@@ -398,14 +400,14 @@ function dimensions(
   ];
 }
 
-/** The four cuts on one paper, without names: each in its quarter. */
+/** The four cuts on one paper, without names and figures: each in its quarter. */
 export function allCutsDrawing(
   build: Build,
   options: DrawOptions & { readonly title: (cut: CutId) => string },
 ): Drawing {
   const [w, h] = [options.width / 2, options.height / 2];
   const parts = cutIds.map((cut, i) => {
-    const hide = new Set([...(options.hide ?? []), 'names' as const]);
+    const hide = new Set([...(options.hide ?? []), 'names' as const, 'dimensions' as const]);
     const part = cutDrawing(build, {
       ...options,
       width: w,

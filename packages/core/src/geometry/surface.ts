@@ -14,6 +14,7 @@ export const openingSurfaceIds = [
 export const surfaceIds = [
   ...openingSurfaceIds,
   'inner-plane',
+  'tray-shelf',
   'buck-left',
   'buck-right',
   'buck-head',

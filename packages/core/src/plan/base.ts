@@ -5,7 +5,7 @@ import { surface, type Surface, type Surfaces } from '../geometry/surface.ts';
 import { radians, snap } from '../geometry/vector.ts';
 import type { Choices } from '../methods/axes.ts';
 import type { ParameterValues } from '../methods/parameters.ts';
-import { CAP_ABOVE_mm, capFall, capInward } from '../methods/pieces/cap.ts';
+import { CAP_ABOVE_mm, capFall, capInward, TRAY_ABOVE_mm, trayInward } from '../methods/pieces/cap.ts';
 import {
   sillHeight,
   type BuckGeometry,
@@ -132,6 +132,13 @@ function surfacesOf(
   return {
     ...surfaces,
     'inner-plane': surface('inner-plane', 'sheathing', [-leg, -leg, sheathing], [1, 0, 0], [0, 1, 0]),
+    'tray-shelf': surface(
+      'tray-shelf',
+      'tray',
+      [0, H + TRAY_ABOVE_mm, sheathing],
+      [1, 0, 0],
+      trayInward(sheathing),
+    ),
     ...(buck && buckSides({ W, H, sheathing, face: buck.face })),
   };
 }

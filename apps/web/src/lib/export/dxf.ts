@@ -1,10 +1,24 @@
 /** Drawings and pieces as DXF, millimetres of paper: what a drafting program or a cutting table reads. */
 import { flatPieces, PX_PER_MM, type Build, type Drawing, type DrawItem, type FlatPiece } from '@hulvek/core';
-import { DxfWriter, LWPolylineFlags, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf';
+import {
+  DxfWriter,
+  LWPolylineFlags,
+  point2d,
+  point3d,
+  TextHorizontalAlignment,
+  Units,
+} from '@tarikjabiri/dxf';
 
 type Point = readonly [number, number];
 
-const LAYERS = { cut: 'CUT', fold: 'FOLD', slit: 'SLIT', outline: 'OUTLINE', dimension: 'DIMENSION', text: 'TEXT' };
+const LAYERS = {
+  cut: 'CUT',
+  fold: 'FOLD',
+  slit: 'SLIT',
+  outline: 'OUTLINE',
+  dimension: 'DIMENSION',
+  text: 'TEXT',
+};
 
 function writer(): DxfWriter {
   const dxf = new DxfWriter();
@@ -35,7 +49,8 @@ function addItem(dxf: DxfWriter, item: DrawItem, to: (p: Point) => Point): void 
       return;
     case 'line': {
       const soft = item.stroke === 'dimension' || item.stroke === 'leader';
-      if (item.points.length > 1) polyline(dxf, item.points.map(to), soft ? LAYERS.dimension : LAYERS.outline, false);
+      if (item.points.length > 1)
+        polyline(dxf, item.points.map(to), soft ? LAYERS.dimension : LAYERS.outline, false);
       return;
     }
     case 'mark':

@@ -53,8 +53,8 @@ export class DetailDesk {
     this.editor = editor;
   }
 
-  plan = $derived.by(
-    (): Plan => (this.#preview ? planOpening(this.#preview, this.editor.context) : this.editor.plan),
+  plan = $derived.by((): Plan =>
+    this.#preview ? planOpening(this.#preview, this.editor.context) : this.editor.plan,
   );
   step = $derived.by(() => {
     const last = this.plan.build?.steps.length ?? 0;

@@ -4,7 +4,7 @@ import { rectangle } from '../../geometry/polygon.ts';
 import { box, type Range, type Solid, type SolidMaterial } from '../../geometry/solid.ts';
 import type { Point3 } from '../../geometry/vector.ts';
 import type { Side } from '../../fit/placement.ts';
-import { CAP_ABOVE_mm, capShelf } from './cap.ts';
+import { CAP_ABOVE_mm, capShelf, TRAY_ABOVE_mm, trayShelf } from './cap.ts';
 import { edgesOfUnit, sillHeight, surfaceIn, type BuckGeometry, type PieceContext } from './context.ts';
 import { solidPiece, worked, type BeadPiece, type SheetPiece, type SolidPiece } from './piece.ts';
 
@@ -222,15 +222,19 @@ export function dripCap(id: string, context: PieceContext): SheetPiece {
 
 const CAP_PAST_mm = 12;
 
-/** A tray in the cavity over the head: up the inner leaf, out over the head, past both sides. */
+/** A tray in the cavity over the head: up the inner leaf, down and out through the outer one, past both sides. */
 export function cavityTray(id: string, context: PieceContext): SheetPiece {
-  const { opening } = context;
-  const { width: W, height: H } = opening;
-  const sheet = foldSheet({ id, material: 'membrane' }, { at: [0, H], along: [1, 0] }, [
+  const { width: W, height: H, sheathing, buck } = context.opening;
+  const leg = buck?.leg ?? 0;
+  const x: Range = [-TRAY_PAST_mm, W + TRAY_PAST_mm];
+  const at = [leg, leg + H + TRAY_ABOVE_mm] as const;
+  const sheet = foldSheet({ id, material: 'membrane' }, { at, along: [1, 0] }, [
+    { id: 'leaf', surface: surfaceIn(context, 'inner-plane'), flat: rectangle(x, [0, TRAY_UP_mm]) },
     {
-      id: 'leaf',
-      surface: surfaceIn(context, 'inner-plane'),
-      flat: rectangle([-TRAY_PAST_mm, W + TRAY_PAST_mm], [0, TRAY_UP_mm]),
+      id: 'shelf',
+      surface: surfaceIn(context, 'tray-shelf'),
+      flat: rectangle(x, [-trayShelf(sheathing), 0]),
+      from: 'leaf',
     },
   ]);
   return worked(id, sheet);

@@ -175,8 +175,11 @@
     <button type="button" aria-label={text.detail.zoomIn} onclick={() => zoomTo(zoom * 1.4)}
       ><Plus size={16} /></button
     >
-    <button type="button" aria-label={text.detail.zoomOut} disabled={zoom === 1} onclick={() => zoomTo(zoom / 1.4)}
-      ><Minus size={16} /></button
+    <button
+      type="button"
+      aria-label={text.detail.zoomOut}
+      disabled={zoom === 1}
+      onclick={() => zoomTo(zoom / 1.4)}><Minus size={16} /></button
     >
   </div>
 </div>

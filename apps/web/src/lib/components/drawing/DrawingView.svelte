@@ -73,7 +73,8 @@
     'foam-face': '#b8a46a',
     fluid: '#4f7f66',
   };
-  const fillOf = (fill: Fill): string => HATCHED.has(fill) ? `url(#${id}-${HATCH_OF[fill] ?? fill})` : (FLAT[fill] ?? 'none');
+  const fillOf = (fill: Fill): string =>
+    HATCHED.has(fill) ? `url(#${id}-${HATCH_OF[fill] ?? fill})` : (FLAT[fill] ?? 'none');
   const path = (item: Extract<DrawItem, { kind: 'area' | 'line' }>): string =>
     item.points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ');
   const paint = (item: Extract<DrawItem, { kind: 'line' }>): string | undefined =>

@@ -47,23 +47,11 @@
     <rect width="10" height="10" fill="#e6dfc0" />
     <path d="M0 0l10 10M10 0L0 10M0 5h10" stroke="#a89a62" stroke-width=".7" />
   </pattern>
-  <pattern
-    id="{id}-panel"
-    width="8"
-    height="8"
-    patternUnits="userSpaceOnUse"
-    patternTransform="rotate(45)"
-  >
+  <pattern id="{id}-panel" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
     <rect width="8" height="8" fill="#e8d3b0" />
     <path d="M0 2h8M0 6h4" stroke="#a4834f" stroke-width=".9" />
   </pattern>
-  <pattern
-    id="{id}-masonry"
-    width="9"
-    height="9"
-    patternUnits="userSpaceOnUse"
-    patternTransform="rotate(45)"
-  >
+  <pattern id="{id}-masonry" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
     <rect width="9" height="9" fill="#ecd9cf" />
     <path d="M0 3h9M0 5h9" stroke="#b58a76" stroke-width=".8" />
   </pattern>

@@ -92,7 +92,7 @@
         <div class="files">
           {#if desk.view !== 'pieces' && desk.view !== 'all'}
             <label>
-              <span>{text.detail.scale}</span>
+              <span class="visually-hidden">{text.detail.scale}</span>
               <select bind:value={desk.scale}>
                 {#each drawingScales as scale (scale)}<option value={scale}>1:{scale}</option>{/each}
               </select>
@@ -202,9 +202,10 @@
   }
   .views button,
   .tabs button {
-    min-height: 36px;
-    padding: 4px 12px;
+    min-height: 34px;
+    padding: 2px 9px;
     border: 1px solid var(--line);
+    font-size: 0.95rem;
     border-radius: var(--radius);
     background: var(--paper);
     cursor: pointer;
@@ -244,13 +245,13 @@
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 2px var(--gap-4);
+    gap: 2px var(--gap-3);
   }
   .tools {
     justify-content: space-between;
-    padding: 4px var(--gap-4);
+    padding: 2px var(--gap-4);
     border-top: 1px solid var(--line);
-    font-size: 0.9rem;
+    font-size: 0.88rem;
   }
   .tools label {
     display: flex;
@@ -268,7 +269,8 @@
     cursor: pointer;
   }
   .files select {
-    min-height: 32px;
+    min-height: 30px;
+    padding: 0 4px;
   }
   .empty {
     margin: auto;

@@ -26,7 +26,8 @@
       }));
   });
 
-  const day = (iso: string) => new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(new Date(iso));
+  const day = (iso: string) =>
+    new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(new Date(iso));
 
   function withdraw(rule: string) {
     editor.change((opening) => {

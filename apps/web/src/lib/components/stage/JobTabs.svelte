@@ -18,6 +18,7 @@
     { path: '/lines', word: text.lines.title },
     { path: '/units', word: text.units.title },
     { path: '/sizes', word: text.sizes.title },
+    { path: '/cut-sheet', word: text.cutSheet.title },
     ...(store.pack.rights.includes('people') ? [{ path: '/people', word: text.people.open }] : []),
   ]);
 </script>

@@ -31,9 +31,7 @@
   const groups = Object.keys(groupTexts) as ParameterGroup[];
   const units = $derived(editor.context.job.units);
   const method = $derived(editor.plan.method);
-  const inherited = $derived(
-    numbersOf(method ? presets[method.preset].numbers : {}, method?.numbers ?? {}),
-  );
+  const inherited = $derived(numbersOf(method ? presets[method.preset].numbers : {}, method?.numbers ?? {}));
   /** Numbers that do something in the method as it is chosen here, by group. */
   const shown = $derived.by(() => {
     const { choices, wall, unit } = editor.plan;

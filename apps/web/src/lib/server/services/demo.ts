@@ -1,5 +1,5 @@
-/** Fills an empty database with the demo job and its people. */
-import { skarvPoint } from '@hulvek/core';
+/** Fills an empty database with the demo jobs and their people. */
+import { skarvPoint, tanneryRow, type JobFile } from '@hulvek/core';
 import { sql } from 'drizzle-orm';
 import type { Database } from '../db/index.ts';
 import type { Role } from '$lib/rights.ts';
@@ -17,13 +17,18 @@ export const DEMO_PEOPLE: readonly { email: string; name: string; role: Role }[]
   { email: 'eilif@demo.invalid', name: 'Eilif Torp', role: 'viewer' },
 ];
 
+const demoJobs = (): JobFile[] => [skarvPoint(), tanneryRow()];
+
 async function addDemo(db: Database): Promise<void> {
-  const file = skarvPoint();
-  await importJob(db, file);
+  const people = [];
   for (const { email, name, role } of DEMO_PEOPLE) {
     const id =
       (await createUser(db, { email, name, password: DEMO_PASSWORD })) ?? (await userByEmail(db, email));
-    if (id) await setMember(db, file.job.id, id, role);
+    if (id) people.push({ id, role });
+  }
+  for (const file of demoJobs()) {
+    await importJob(db, file);
+    for (const { id, role } of people) await setMember(db, file.job.id, id, role);
   }
 }
 
@@ -31,8 +36,8 @@ export async function loadDemoIfEmpty(db: Database): Promise<void> {
   if ((await countJobs(db)) === 0) await addDemo(db);
 }
 
-/** Puts the demo job back as it was; other jobs and accounts stay. */
+/** Puts the demo jobs back as they were; other jobs and accounts stay. */
 export async function resetDemo(db: Database): Promise<void> {
-  await db.execute(sql`delete from jobs where id = ${skarvPoint().job.id}`);
+  for (const { job } of demoJobs()) await db.execute(sql`delete from jobs where id = ${job.id}`);
   await addDemo(db);
 }
