@@ -8,7 +8,9 @@ import { launchArguments } from './playwright.config.ts';
 export default defineConfig({
   plugins: [svelte({ preprocess: vitePreprocess(), configFile: false })],
   resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
-  optimizeDeps: { include: ['fast-check', 'idb', 'papaparse', 'zod'] },
+  optimizeDeps: {
+    include: ['@tarikjabiri/dxf', 'dxf-parser', 'fast-check', 'idb', 'papaparse', 'zod'],
+  },
   test: {
     name: 'state',
     include: ['src/**/*.state.test.ts'],

@@ -78,7 +78,7 @@ test('from the tape in inches to ticked steps, with one wrong entry, and all is 
   await page.mouse.up();
   await expect(strip).toHaveAttribute('aria-valuetext', /Step 5 of 21: Sill pan/);
   await expect(page.locator('[data-owner=pan]').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Sill cut' }).click();
+  await page.getByRole('button', { name: 'Sill', exact: true }).click();
   await expect(
     page
       .getByRole('img', { name: /Plumb cut through the sill/ })
@@ -208,12 +208,24 @@ test('axe finds nothing on any screen, wide or as a phone', async ({ page }) => 
   await signIn(page);
   const paths = [
     '/jobs',
-    ...['', '/board', '/survey', '/lines', '/units', '/sizes', '/people'].map((p) => `/jobs/skarv-point${p}`),
+    ...[
+      '',
+      '/board',
+      '/survey',
+      '/lines',
+      '/units',
+      '/sizes',
+      '/cut-sheet?opening=skarv-s-01',
+      '/shelf',
+      '/people',
+    ].map((p) => `/jobs/skarv-point${p}`),
     '/account',
     '/invite/no-such-link',
     ...['measure', 'detail', 'install', 'prove'].map((s) => `/jobs/skarv-point/skarv-s-03/${s}`),
     '/jobs/skarv-point/skarv-s-05/install',
     '/jobs/skarv-point/skarv-s-05/history',
+    '/jobs/skarv-point/skarv-w-02/compare',
+    '/jobs/tannery-row/tannery-t-01/detail',
   ];
   for (const size of [
     { width: 1280, height: 800 },
@@ -234,6 +246,7 @@ test('axe finds nothing on any screen, wide or as a phone', async ({ page }) => 
 test('the cut list equals what the browser measures on the exported pieces', async ({ page }) => {
   await signIn(page);
   await page.goto('/jobs/skarv-point/skarv-s-01/detail');
+  await page.getByRole('button', { name: 'Cut list' }).click();
   await expect(page.locator('tr[data-piece]').first()).toBeVisible();
   const listed = await page
     .locator('tr[data-piece]')
@@ -264,8 +277,10 @@ test('the cut list equals what the browser measures on the exported pieces', asy
 test('a finding’s fix is applied with one press and undone', async ({ page }) => {
   await signIn(page);
   await page.goto('/jobs/skarv-point/skarv-s-01/detail');
-  await page.getByLabel('Head tape, width').fill('75 mm');
-  await page.getByLabel('Head tape, width').press('Enter');
+  await page.getByRole('button', { name: 'Numbers' }).click();
+  const width = page.getByRole('textbox', { name: 'Head tape, width' });
+  await width.fill('75 mm');
+  await width.press('Enter');
   const panel = page.getByRole('region', { name: 'Detail' });
   await expect(
     panel.getByRole('heading', { name: 'Jamb tapes stand out above the head tape' }),

@@ -4,6 +4,7 @@ import { database, migrateDatabase } from '$lib/server/db/index.ts';
 import { log } from '$lib/server/log.ts';
 import { personOf } from '$lib/server/services/accounts.ts';
 import { loadDemoIfEmpty, resetDemo } from '$lib/server/services/demo.ts';
+import { stockEmptyShelf } from '$lib/server/services/shelf.ts';
 import { may } from '$lib/rights.ts';
 import { ACCESS, accessKey } from '$lib/server/access.ts';
 import { roleIn } from '$lib/server/services/people.ts';
@@ -24,6 +25,7 @@ export const init: ServerInit = async () => {
   if (building) return;
   const db = database();
   await migrateDatabase(db);
+  await stockEmptyShelf(db);
   if (process.env.HULVEK_DEMO === 'reset') await resetDemo(db);
   else if (process.env.HULVEK_DEMO !== 'off') await loadDemoIfEmpty(db);
 };

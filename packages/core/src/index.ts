@@ -1,6 +1,8 @@
 /** The computing heart of Hulvek: pure functions over plain documents. */
 export * from './documents/schema.ts';
 export * from './documents/merge.ts';
+export * from './documents/shelf.ts';
+export * from './demo/shelf.ts';
 export * from './findings/finding.ts';
 export * from './plan/plan-opening.ts';
 export * from './plan/cut-list.ts';

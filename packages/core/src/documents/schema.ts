@@ -1,6 +1,7 @@
 /** The documents people make: what is measured and chosen, never what is computed from it. */
 import { z } from 'zod';
 import { axes, axisIds, type AxisId } from '../methods/axes.ts';
+import { sheetMaterialIds } from '../methods/materials.ts';
 import { parameterIds, parameters, type ParameterId } from '../methods/parameters.ts';
 import { presetIds } from '../methods/presets.ts';
 import { parseLength } from '../quantities/parse-length.ts';
@@ -92,6 +93,9 @@ export const readingSchema = z
     if (message) context.addIssue({ code: 'custom', path: ['value', 'mm'], message });
   });
 
+/** Which shelf item, in which version, a job's copy was taken from. */
+const origin = z.strictObject({ id: words(64).min(1), version: z.int().positive() }).optional();
+
 /** From the weather to the room. */
 export const layerRoles = [
   'cladding',
@@ -119,6 +123,7 @@ export const layerMaterials = [
 export const wallSchema = z.strictObject({
   id: id('WallId'),
   name,
+  origin,
   /** From the weather to the room; w = 0 is the outer face of the sheathing. */
   layers: z
     .array(
@@ -134,6 +139,7 @@ export const wallSchema = z.strictObject({
 export const unitSchema = z.strictObject({
   id: id('UnitId'),
   name,
+  origin,
   operation: z.enum(['fixed', 'casement', 'awning', 'sliding', 'hung']),
   width: positiveLength,
   height: positiveLength,
@@ -211,6 +217,7 @@ export const choicesSchema = z.strictObject(
 export const methodSchema = z.strictObject({
   id: id('MethodId'),
   name,
+  origin,
   preset: z.enum(presetIds),
   /** Version of the preset this copy was taken from. */
   presetVersion: z.int().positive(),
@@ -227,6 +234,33 @@ export const methodSchema = z.strictObject({
       projection: positiveLength,
     })
     .optional(),
+});
+
+/** Stock as its maker describes it: a roll, a tube, a can. The maker's own sheet goes before all of it. */
+export const materialSchema = z.strictObject({
+  id: id('MaterialId'),
+  name,
+  origin,
+  /** What pieces it is for. */
+  kind: z.enum([...sheetMaterialIds, 'sealant', 'foam', 'band', 'rod', 'wool']),
+  /** Rolls and boards. */
+  width: positiveLength.optional(),
+  length: lengthWithin(500_000)
+    .refine((l) => l.mm > 0, { error: 'must be more than nothing' })
+    .optional(),
+  /** Surface and air while it is worked, °C. */
+  least_C: z.number().min(-40).max(60).optional(),
+  most_C: z.number().min(-40).max(80).optional(),
+  dampSubstrate: z.boolean().optional(),
+  roller: z.boolean().optional(),
+  primer: z.enum(['never', 'porous', 'always']).optional(),
+  /** Before it is loaded or covered, hours. */
+  rest_h: z.number().min(0).max(720).optional(),
+  /** Equivalent air layer, m. */
+  sd_m: z.number().min(0).max(2000).optional(),
+  lambda_WmK: z.number().positive().max(400).optional(),
+  /** How long it may stay uncovered, days. */
+  exposure_days: z.int().positive().max(730).optional(),
 });
 
 /** What is chosen for an opening. Its figures are readings, kept as they were taken. */
@@ -359,6 +393,7 @@ export type Instrument = Reading['instrument'];
 export type Photo = z.infer<typeof photoSchema>;
 export type Entry = z.infer<typeof entrySchema>;
 export type Issue = z.infer<typeof issueSchema>;
+export type Material = z.infer<typeof materialSchema>;
 export type Deviation = NonNullable<OpeningDocument['deviations']>[number];
 export type ChoicesDocument = z.infer<typeof choicesSchema>;
 export type Job = z.infer<typeof jobSchema>;
@@ -370,4 +405,5 @@ export interface JobContext {
   readonly walls: readonly Wall[];
   readonly units: readonly Unit[];
   readonly methods: readonly MethodDocument[];
+  readonly materials?: readonly Material[] | undefined;
 }

@@ -40,6 +40,7 @@ export interface FindingFacts {
   'does-not-pass': { readonly needs_mm: number; readonly clear_mm: number };
   'side-too-short': { readonly side: Side; readonly length_mm: number; readonly least_mm: number };
   'buck-overloaded': { readonly load_Nmm: number; readonly limit_Nmm: number };
+  'wider-than-roll': { readonly piece: string; readonly width_mm: number; readonly widest_mm: number };
   'screw-to-order': { readonly length_mm: number; readonly limit_mm: number };
   'altitude-differs': { readonly difference_Pa: number; readonly madeAt_m: number; readonly site_m: number };
   'label-differs': {

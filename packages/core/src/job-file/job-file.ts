@@ -4,6 +4,7 @@ import {
   entrySchema,
   issueSchema,
   jobSchema,
+  materialSchema,
   methodSchema,
   openingDocumentSchema,
   readingSchema,
@@ -29,6 +30,7 @@ export const jobFileSchema = z
     walls: z.array(wallSchema).max(many),
     units: z.array(unitSchema).max(many),
     methods: z.array(methodSchema).max(many),
+    materials: z.array(materialSchema).max(many).optional(),
     openings: z.array(openingDocumentSchema).max(many),
     records: z.strictObject({
       readings: z.array(readingSchema).max(200_000),
@@ -39,9 +41,9 @@ export const jobFileSchema = z
   .superRefine((file, context) => {
     const report = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
-    for (const list of ['walls', 'units', 'methods', 'openings'] as const) {
+    for (const list of ['walls', 'units', 'methods', 'materials', 'openings'] as const) {
       const seen = new Set<string>();
-      file[list].forEach(({ id }, i) => {
+      file[list]?.forEach(({ id }, i) => {
         if (seen.has(id)) report([list, i, 'id'], `"${id}" is used twice`);
         seen.add(id);
       });

@@ -1,5 +1,6 @@
 /** Do the choices of the method go together, with the wall and with the unit? */
 import { BUCK_BEARING_Nmm, sillLoad } from '../../fasteners/schedule.ts';
+import { cutSize } from '../../geometry/sheet.ts';
 import { holdsFor, type Choices } from '../../methods/axes.ts';
 import { ruleIds, rules } from '../../methods/rules.ts';
 import { fitsTurned } from '../../order-size/pass-through.ts';
@@ -135,3 +136,27 @@ export const longScrews = defineCheck({
     if (length_mm > STOCKED_mm) yield { facts: { length_mm, limit_mm: STOCKED_mm } };
   },
 });
+
+/** A strip is cut across its roll or not at all: what the job holds of its material must be wide enough. */
+export const rollWidth = defineCheck({
+  code: 'wider-than-roll',
+  proof: 'order',
+  severity: 'watch',
+  source: 'the widths of the rolls, as entered for the job',
+  *run({ build, job }) {
+    for (const piece of build?.pieces ?? []) {
+      if (piece.form !== 'sheet' || piece.stock === 'in place' || piece.film_mm !== undefined) continue;
+      const { material } = piece.sheet;
+      const widths = (job.materials ?? []).flatMap((m) =>
+        m.kind === material && m.width ? [m.width.mm] : [],
+      );
+      const widest_mm = Math.max(...widths);
+      const { width_mm } = cutSize(piece.sheet);
+      if (widths.length > 0 && width_mm > widest_mm + CUT_mm)
+        yield { facts: { piece: piece.id, width_mm, widest_mm } };
+    }
+  },
+});
+
+/** A knife cut is no narrower than this. */
+const CUT_mm = 0.5;

@@ -150,6 +150,10 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Foam buck carries more than usual',
     text: `${load_Nmm.toFixed(1)} N on each mm of sill, usual limit ${limit_Nmm} N. Support it from the framing and ask the buck’s maker.`,
   }),
+  'wider-than-roll': ({ piece, width_mm, widest_mm }, f) => ({
+    title: `${pieceTexts[piece] ?? piece}: wider than its roll`,
+    text: `${f.length(width_mm)} across, the widest roll of this job is ${f.length(widest_mm)}. Take a wider roll, or draw a joint: two strips lap in the direction of flow.`,
+  }),
   'screw-to-order': ({ length_mm, limit_mm }, f) => ({
     title: 'Long screws: order early',
     text: `${f.lengthUp(length_mm)} through all layers; over ${f.length(limit_mm)} few shops stock them.`,

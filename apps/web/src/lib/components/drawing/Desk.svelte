@@ -91,6 +91,21 @@
     top: 100 * ((y / height - centre[1]) * zoom + 0.5),
   });
 
+  /** Two targets closer than this cannot be told apart with a finger; the later one waits for more zoom. */
+  const APART_px = 26;
+  const reachable = $derived.by(() => {
+    const seen: { handle: Handle; left: number; top: number }[] = [];
+    for (const handle of drawing?.handles ?? []) {
+      const at = onScreen(handle.at);
+      const inside = at.left > 1 && at.left < 99 && at.top > 1 && at.top < 99;
+      const near = seen.some(
+        (s) => Math.hypot(((s.left - at.left) * width) / 100, ((s.top - at.top) * height) / 100) < APART_px,
+      );
+      if (inside && !near) seen.push({ handle, ...at });
+    }
+    return seen;
+  });
+
   let dragged: { handle: Handle; x: number; y: number } | null = null;
   function grab(event: PointerEvent, handle: Handle) {
     event.stopPropagation();
@@ -149,25 +164,22 @@
       }}
     />
     {#if say}
-      {#each drawing.handles ?? [] as handle (handle.parameter)}
-        {@const at = onScreen(handle.at)}
-        {#if at.left > 0 && at.left < 100 && at.top > 0 && at.top < 100}
-          <button
-            type="button"
-            class="handle"
-            style:left="{at.left}%"
-            style:top="{at.top}%"
-            data-upright={Math.abs(handle.grows[1]) > 0.7}
-            data-parameter={handle.parameter}
-            aria-label={say(handle)}
-            title={say(handle)}
-            onpointerdown={(event) => grab(event, handle)}
-            onpointermove={(event) => grab(event, handle)}
-            onpointerup={(event) => grab(event, handle)}
-            onkeydown={(event) => nudge(event, handle)}
-            ondblclick={() => ontype?.(handle)}
-          ></button>
-        {/if}
+      {#each reachable as { handle, left, top } (handle.parameter)}
+        <button
+          type="button"
+          class="handle"
+          style:left="{left}%"
+          style:top="{top}%"
+          data-upright={Math.abs(handle.grows[1]) > 0.7}
+          data-parameter={handle.parameter}
+          aria-label={say(handle)}
+          title={say(handle)}
+          onpointerdown={(event) => grab(event, handle)}
+          onpointermove={(event) => grab(event, handle)}
+          onpointerup={(event) => grab(event, handle)}
+          onkeydown={(event) => nudge(event, handle)}
+          ondblclick={() => ontype?.(handle)}
+        ></button>
       {/each}
     {/if}
   {/if}

@@ -19,6 +19,7 @@
     { path: '/units', word: text.units.title },
     { path: '/sizes', word: text.sizes.title },
     { path: '/cut-sheet', word: text.cutSheet.title },
+    { path: '/shelf', word: text.shelf.title },
     ...(store.pack.rights.includes('people') ? [{ path: '/people', word: text.people.open }] : []),
   ]);
 </script>

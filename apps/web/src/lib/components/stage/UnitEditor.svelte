@@ -52,9 +52,11 @@
       document.getElementById(`unit-${first}`)?.focus();
       return;
     }
-    refused = await onsave(read.unit, base);
+    // A copy of the shelf stays one when it is changed.
+    const next = base?.origin ? { ...read.unit, origin: base.origin } : read.unit;
+    refused = await onsave(next, base);
     saved = refused === '';
-    if (saved) base = read.unit;
+    if (saved) base = next;
   }
 </script>
 

@@ -6,6 +6,7 @@ import {
   type Job,
   type JobContext,
   type JobFile,
+  type Material,
   type MethodDocument,
   type Unit,
   type Wall,
@@ -39,16 +40,18 @@ export async function listJobs(
 
 export async function loadContext(db: Queries, id: string): Promise<JobContext | null> {
   const [row] = await db.select().from(jobs).where(eq(jobs.id, id));
-  return row ? { job: row.document, walls: row.walls, units: row.units, methods: row.methods } : null;
+  if (!row) return null;
+  const { document: job, walls, units, methods, materials } = row;
+  return { job, walls, units, methods, materials };
 }
 
 /** Stores a whole job file, all of it or nothing; `false` when the job or one of its records is there already. */
 export async function importJob(db: Database, file: JobFile, owner: string | null = null): Promise<boolean> {
-  const { job, walls, units, methods, records } = file;
+  const { job, walls, units, methods, materials = [], records } = file;
   return inTransaction(db, async (tx) => {
     const added = await tx
       .insert(jobs)
-      .values({ id: job.id, document: job, walls, units, methods })
+      .values({ id: job.id, document: job, walls, units, methods, materials })
       .onConflictDoNothing()
       .returning({ id: jobs.id });
     if (added.length === 0) throw new AlreadyThere();
@@ -106,6 +109,7 @@ export async function exportJob(db: Queries, id: string): Promise<JobFile | null
     walls: [...context.walls],
     units: [...context.units],
     methods: [...context.methods],
+    ...(context.materials && context.materials.length > 0 && { materials: [...context.materials] }),
     openings: openings.map((part) => part.document),
     records: {
       readings: openings.flatMap((part) => part.readings),
@@ -163,7 +167,8 @@ const defined = <T extends object>(value: T): SitePart =>
 export type ShelfChange =
   | { readonly kind: 'units'; readonly was: Unit | null; readonly item: Unit }
   | { readonly kind: 'walls'; readonly was: Wall | null; readonly item: Wall }
-  | { readonly kind: 'methods'; readonly was: MethodDocument | null; readonly item: MethodDocument };
+  | { readonly kind: 'methods'; readonly was: MethodDocument | null; readonly item: MethodDocument }
+  | { readonly kind: 'materials'; readonly was: Material | null; readonly item: Material };
 
 /** Adds an item to a shelf of the job, or replaces the one that still is what `was` says. */
 export async function putOnShelf(

@@ -2,9 +2,12 @@
 import type {
   Issue,
   Job,
+  Material,
   MethodDocument,
   OpeningDocument,
   Photo,
+  ShelfDocument,
+  ShelfKind,
   TypedLength,
   Unit,
   Wall,
@@ -54,12 +57,27 @@ export const jobs = pgTable('jobs', {
   walls: jsonb('walls').$type<Wall[]>().notNull(),
   units: jsonb('units').$type<Unit[]>().notNull(),
   methods: jsonb('methods').$type<MethodDocument[]>().notNull(),
+  materials: jsonb('materials').$type<Material[]>().notNull().default([]),
   /** Who may look at a hold point. */
   lookRule: text('look_rule').$type<LookRule>().notNull().default('not-the-doer'),
   /** Counts everything that was stored in the job, so that a device knows whether it missed something. */
   revision: integer('revision').notNull().default(0),
   createdAt: at('created_at').notNull().defaultNow(),
 });
+
+/** The shelf that all jobs take from: every version of every item, only ever added. */
+export const shelfVersions = pgTable(
+  'shelf_versions',
+  {
+    kind: text('kind').$type<ShelfKind>().notNull(),
+    id: text('id').notNull(),
+    version: integer('version').notNull(),
+    document: jsonb('document').$type<ShelfDocument>().notNull(),
+    person: text('person').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.kind, table.id, table.version] })],
+);
 
 export const members = pgTable(
   'members',

@@ -2,7 +2,7 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { putOnShelf } from '$lib/server/services/jobs.ts';
 import { text } from '$lib/texts/en.ts';
-import { methodSchema, unitSchema, wallSchema } from '@hulvek/core';
+import { materialSchema, methodSchema, unitSchema, wallSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 
@@ -11,6 +11,7 @@ const body = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('units'), was: unitSchema.nullable(), item: unitSchema }),
   z.strictObject({ kind: z.literal('walls'), was: wallSchema.nullable(), item: wallSchema }),
   z.strictObject({ kind: z.literal('methods'), was: methodSchema.nullable(), item: methodSchema }),
+  z.strictObject({ kind: z.literal('materials'), was: materialSchema.nullable(), item: materialSchema }),
 ]);
 
 /** Adds an item to a job's shelf or changes one, unless somebody else changed it meanwhile. */

@@ -1,0 +1,77 @@
+/** The shelf that all jobs take from: walls, units, methods, materials in versions that are only ever added. */
+import { contentHash, startingShelf, type ShelfDocument, type ShelfItem, type ShelfKind } from '@hulvek/core';
+import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import { inTransaction, type Database, type Queries } from '../db/index.ts';
+import { members, shelfVersions } from '../db/schema/index.ts';
+
+/** The newest version of every item, by kind and name. */
+export async function loadShelf(db: Queries): Promise<ShelfItem[]> {
+  const rows = await db
+    .selectDistinctOn([shelfVersions.kind, shelfVersions.id])
+    .from(shelfVersions)
+    .orderBy(asc(shelfVersions.kind), asc(shelfVersions.id), desc(shelfVersions.version));
+  return rows
+    .map((row) => ({ ...row, at: row.at.toISOString() }))
+    .sort((a, b) => a.document.name.localeCompare(b.document.name));
+}
+
+/** All versions of one item, newest first. */
+export async function loadShelfVersions(db: Queries, kind: ShelfKind, id: string): Promise<ShelfItem[]> {
+  const rows = await db
+    .select()
+    .from(shelfVersions)
+    .where(and(eq(shelfVersions.kind, kind), eq(shelfVersions.id, id)))
+    .orderBy(desc(shelfVersions.version));
+  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+}
+
+/** Whether a person leads any job: whoever does may change what all jobs take from. */
+export async function leadsSomewhere(db: Queries, user: string): Promise<boolean> {
+  const found = await db
+    .select({ job: members.jobId })
+    .from(members)
+    .where(and(eq(members.userId, user), inArray(members.role, ['owner', 'lead'])))
+    .limit(1);
+  return found.length > 0;
+}
+
+export interface ShelfPut {
+  readonly kind: ShelfKind;
+  readonly document: ShelfDocument;
+  /** The version the sender knew; 0 for a new item. */
+  readonly after: number;
+  readonly person: string;
+}
+
+/** Adds the next version of an item; `null` when somebody else added one meanwhile. Unchanged adds nothing. */
+export async function putOnSharedShelf(db: Database, put: ShelfPut): Promise<ShelfItem | null> {
+  const { kind, document, after, person } = put;
+  return inTransaction(db, async (tx) => {
+    const [newest] = await loadShelfVersions(tx, kind, document.id);
+    if ((newest?.version ?? 0) !== after) return null;
+    if (newest && contentHash(newest.document) === contentHash(document)) return newest;
+    const [added] = await tx
+      .insert(shelfVersions)
+      .values({ kind, id: document.id, version: after + 1, document, person })
+      .onConflictDoNothing()
+      .returning();
+    return added ? { ...added, at: added.at.toISOString() } : null;
+  });
+}
+
+/** Fills an empty shelf with walls, schools and stock to start from. */
+export async function stockEmptyShelf(db: Database): Promise<void> {
+  if ((await db.$count(shelfVersions)) > 0) return;
+  await db
+    .insert(shelfVersions)
+    .values(
+      startingShelf().map(({ kind, document }) => ({
+        kind,
+        id: document.id,
+        version: 1,
+        document,
+        person: '',
+      })),
+    )
+    .onConflictDoNothing();
+}
