@@ -1,5 +1,5 @@
 /** Prints ratios measured side by side in one run. Usage: ./hulvek bench */
-import { contextOf, openingsOf, planOpening, type JobFile } from '@hulvek/core';
+import { contextOf, exampleJob, openingsOf, planOpening, presetIds, type JobFile } from '@hulvek/core';
 import { chromium, type Page } from '@playwright/test';
 import setup from '../e2e/server.setup.ts';
 import { launchArguments } from '../playwright.config.ts';
@@ -34,6 +34,64 @@ function benchPlans(few: JobFile, many: JobFile): void {
   ];
   say(`plans          ${MANY} openings in ${Math.round(b * MANY)} ms, ${b.toFixed(2)} ms each`);
   say(`               each of ${MANY} against each of ${FEW}: ratio ${(b / a).toFixed(2)}`);
+}
+
+/** Every school's example, planned side by side: the largest against the first. */
+function benchSchools(): void {
+  const ROUNDS_EACH = 40;
+  const plans = presetIds.map((preset) => {
+    const file = exampleJob(preset);
+    const [opening] = openingsOf(file);
+    if (!opening) throw new Error(`${preset} has no opening`);
+    return { preset, run: () => planOpening(opening, file), ms: [] as number[] };
+  });
+  for (let round = 0; round < ROUNDS_EACH; round++)
+    for (const plan of plans) {
+      const started = performance.now();
+      plan.run();
+      plan.ms.push(performance.now() - started);
+    }
+  const medians = plans.map(({ preset, ms }) => ({
+    preset,
+    ms: percentile(ms, 0.5),
+    late: percentile(ms, 0.95),
+  }));
+  const slowest = medians.reduce((a, b) => (b.ms > a.ms ? b : a));
+  const first = medians[0]?.ms ?? NaN;
+  say(
+    `schools        slowest plan ${slowest.preset}: ${slowest.ms.toFixed(2)} ms, p95 ${slowest.late.toFixed(2)} ms (goal 10)`,
+  );
+  say(`               against ${medians[0]?.preset}: ratio ${(slowest.ms / first).toFixed(2)}`);
+}
+
+/** Frames while the end of a strip, then a frame without fins, is dragged. */
+async function benchDetail(page: Page): Promise<void> {
+  const drag = async (path: string, view: string, parameter: string): Promise<number[]> => {
+    await page.goto(path);
+    await page.getByRole('button', { name: view, exact: true }).click();
+    const box = await page.locator(`[data-parameter=${parameter}]`).boundingBox();
+    if (!box) throw new Error(`nothing to drag: ${parameter}`);
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.evaluate(RECORD_FRAMES);
+    for (let i = 0; i < 80; i++) await page.mouse.move(x + (i % 25), y - (i % 20));
+    const frames = await page.evaluate<number[]>('globalThis.frames_ms');
+    await page.mouse.up();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    return frames.slice(2);
+  };
+  const strip: number[] = [];
+  const unit: number[] = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    strip.push(...(await drag('/jobs/skarv-point/skarv-s-01/detail', 'Face', 'headTapeWidth')));
+    unit.push(...(await drag('/jobs/tannery-row/tannery-t-01/detail', 'Sill', 'setback')));
+  }
+  const [a, b] = [percentile(strip, 0.95), percentile(unit, 0.95)];
+  say(
+    `detail, drag   p95 frame ${a.toFixed(1)} ms for a strip's end, ${b.toFixed(1)} ms for the unit (goal 20)`,
+  );
+  say(`               ratio ${(b / a).toFixed(2)}`);
 }
 
 /** As text: it runs in the page, where nothing of this file is known. */
@@ -137,7 +195,9 @@ async function inBrowser(work: (page: Page) => Promise<void>): Promise<void> {
 
 const [few, many] = [jobOf(FEW, 'few'), jobOf(MANY, 'many')];
 benchPlans(few, many);
+benchSchools();
 await inBrowser(async (page) => {
+  await benchDetail(page);
   await benchBoard(page, few, many);
   await benchSheet(page);
 });

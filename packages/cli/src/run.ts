@@ -1,7 +1,11 @@
 /** One call of the command line tool, as a function of its arguments. */
 import { parseArgs } from 'node:util';
 import {
+  axisIds,
+  axisTexts,
+  choiceText,
   collisions,
+  exampleJob,
   figuresIn,
   findingText,
   formatLength,
@@ -11,6 +15,9 @@ import {
   openingsOf,
   pieceText,
   planOpening,
+  presetIds,
+  presets,
+  presetTexts,
   readJobFile,
   skarvPoint,
   stepText,
@@ -32,7 +39,8 @@ const USAGE = `hulvek: plans window openings from a job file
 
   hulvek plan FILE [--opening MARK] [--json]   fit, shims, cut list and steps
   hulvek check FILE [--json]                   findings only
-  hulvek example                               a job file to start from
+  hulvek schools [--json]                      the ready-made methods, and what each chooses
+  hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
   hulvek schema                                JSON Schema of the job file
 
 Exit: 0 holds or watch, 1 something fails, 2 bad input, 3 nothing fails but something is not checkable.
@@ -65,6 +73,13 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
   if (values.help) return good(USAGE);
   if (verb === undefined) return bad(USAGE);
   if (verb === 'example' && path === undefined) return good(writeJobFile(skarvPoint()));
+  if (verb === 'example' && path !== undefined && more.length === 0) {
+    const school = presetIds.find((id) => id === path);
+    return school
+      ? good(writeJobFile(exampleJob(school)))
+      : bad(`There is no school "${path}". "hulvek schools" lists them.\n`);
+  }
+  if (verb === 'schools' && path === undefined) return good(schools(values.json ?? false));
   if (verb === 'schema' && path === undefined)
     return good(`${JSON.stringify(jobFileJsonSchema(), null, 2)}\n`);
   if (verb !== 'plan' && verb !== 'check') return bad(`There is no "${verb}" here.\n${USAGE}`);
@@ -76,6 +91,24 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
 
 const good = (out: string): CliResult => ({ exit: 0, out, err: '' });
 const bad = (err: string): CliResult => ({ exit: 2, out: '', err });
+
+/** Every school with its choices, as a list or as JSON. */
+function schools(json: boolean): string {
+  if (json) {
+    const list = presetIds.map((id) => ({ id, ...presetTexts[id], choices: presets[id].choices }));
+    return `${JSON.stringify(list, null, 2)}\n`;
+  }
+  return presetIds
+    .map((id) => {
+      const { name, summary } = presetTexts[id];
+      const choices = axisIds.map((axis) => {
+        const { name: choice } = choiceText(axis, presets[id].choices[axis]);
+        return `    ${axisTexts[axis].padEnd(26)} ${choice}`;
+      });
+      return [`${id}  ${name}`, `  ${summary}`, ...choices, ''].join('\n');
+    })
+    .join('\n');
+}
 
 function load(path: string, read: (path: string) => string): JobFile | string {
   let text: string;
@@ -176,10 +209,12 @@ function asText(plan: Plan, file: JobFile, verb: 'plan' | 'check'): string {
     const size = `${length(cut.length_mm)} × ${length(cut.width_mm)}`;
     lines.push(`    ${pieceText(cut.piece).padEnd(26)} ${size.padEnd(26)} ${materialTexts[cut.material]}`);
   }
+  const { count, screw } = build.fastening;
+  lines.push(`  fasteners: ${count}, ${length(Math.ceil(screw.length_mm))} long at least`);
   lines.push('  steps:');
   build.steps.forEach((step, i) => {
     lines.push(
-      `    ${String(i + 1).padStart(2)} ${stepText(step.id).title}${step.holdPoint ? '  [stop: somebody must look]' : ''}`,
+      `    ${String(i + 1).padStart(2)} ${stepText(step.id, plan.choices).title}${step.holdPoint ? '  [stop: somebody must look]' : ''}`,
     );
   });
   return `${lines.join('\n')}\n`;

@@ -98,4 +98,19 @@ describe('bad input of every kind', () => {
     expect(exits.get(2)).toBeGreaterThan(1000);
     expect(exits.get(1)).toBeGreaterThan(30);
   }, 120_000);
+
+  it('every school is listed, and its example plans without anything that fails but what it is known for', () => {
+    const list = JSON.parse(run(['schools', '--json'], () => '').out) as { id: string }[];
+    expect(list).toHaveLength(16);
+    for (const { id } of list) {
+      const file = run(['example', id], () => '');
+      expect(file.exit).toBe(0);
+      expect(run(['check', 'x'], () => file.out).exit, id).toBe(id === 'cut-back-wrap' ? 1 : 0);
+      expect(run(['schools'], () => '').out).toContain(id);
+    }
+    expect(run(['example', 'upside-down'], () => '')).toMatchObject({
+      exit: 2,
+      err: expect.stringContaining('upside-down'),
+    });
+  });
 });

@@ -67,6 +67,6 @@ export * from './depth/depth-stack.ts';
 export * from './depth/slope.ts';
 export * from './facade/reach.ts';
 export * from './fasteners/schedule.ts';
-export { ruleIds, rules, type RuleId } from './methods/rules.ts';
+export { ruleIds, rules, rulesNaming, type RuleId } from './methods/rules.ts';
 export { buckOf } from './plan/base.ts';
 export { collisions, placed, type Collision, type Placed } from './facade/neighbours.ts';

@@ -117,4 +117,9 @@
       display: none;
     }
   }
+  @media print {
+    header {
+      display: none;
+    }
+  }
 </style>

@@ -3,7 +3,16 @@
  * would mend it; the words stand in the text catalogue. Departing from a row is allowed with a reason and a name.
  */
 import type { Proof, Severity } from '../findings/finding.ts';
-import { BUCKED, FINLESS, FINNED, NOT_POCKET, type Choices, type Condition } from './axes.ts';
+import {
+  BUCKED,
+  FINLESS,
+  FINNED,
+  NOT_POCKET,
+  type AxisId,
+  type Choice,
+  type Choices,
+  type Condition,
+} from './axes.ts';
 
 export const ruleIds = [
   'barrier-over-pan',
@@ -271,3 +280,13 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
     { position: 'outboard' },
   ),
 };
+
+/** Rules that a choice can break: those whose condition names it among few others on its axis. */
+export const rulesNaming = (axis: AxisId, choice: Choice): readonly RuleId[] =>
+  ruleIds.filter((id) => {
+    const wanted: readonly string[] | undefined = rules[id].when[axis];
+    return wanted?.includes(choice) === true && wanted.length <= FEW_CHOICES;
+  });
+
+/** A condition that names more than these only says where it applies at all. */
+const FEW_CHOICES = 2;

@@ -112,7 +112,7 @@ export class ShelfDesk {
     const id = document.origin?.id ?? document.id;
     const after = item?.version ?? this.items?.find((i) => i.kind === kind && i.id === id)?.version ?? 0;
     try {
-      const response = await fetch('/api/shelf', {
+      const response = await fetch(`/api/jobs/${this.store.id}/shared-shelf`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ kind, after, document: forShelf(document, id) }),

@@ -595,6 +595,8 @@ export const text = {
       inside: 'Inside and finish',
     },
     wise: (when: string) => `Wise: ${when}`,
+    lookOut: (rules: string) => `Can clash: ${rules}.`,
+    print: 'Print',
     acceptAsk: 'Depart from this rule',
     acceptReason: 'Why, and what makes up for it',
     accept: 'Accept in my name',
@@ -659,7 +661,6 @@ export const text = {
     noneFound: 'None of that name.',
     noneLeft: 'Everything on the shelf is in this job.',
     loading: 'Asking the server …',
-    mayNot: 'Only who leads a job may change the shelf.',
     changed: 'Somebody put a newer version on the shelf meanwhile. Look at it, then try again.',
     makersSheet: 'Empty means not known. The maker’s own sheet goes before all of these.',
     fields: {

@@ -100,6 +100,7 @@
           {/if}
           <button type="button" onclick={() => save(desk.svg())}>SVG</button>
           <button type="button" onclick={() => void desk.dxf().then(save)}>DXF</button>
+          <button type="button" onclick={() => window.print()}>{text.detail.print}</button>
           <a href="/jobs/{editor.context.job.id}/cut-sheet?opening={editor.id}">{text.detail.cutSheet}</a>
           <a href="/jobs/{editor.context.job.id}/{editor.id}/compare">{text.detail.compare}</a>
         </div>
@@ -299,6 +300,20 @@
     margin-top: var(--gap-2);
     font-size: 0.9rem;
     color: var(--ink-soft);
+  }
+  @media print {
+    .panel,
+    .views,
+    .tools {
+      display: none;
+    }
+    .detail {
+      display: block;
+    }
+    .sheet {
+      height: 92vh;
+      background: none;
+    }
   }
   @media (max-width: 900px) {
     .detail {

@@ -13,10 +13,12 @@
 
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
-  import { axes, axisTexts, choiceText, type Choice } from '@hulvek/core';
+  import { axes, axisTexts, choiceText, ruleTexts, rulesNaming, type Choice } from '@hulvek/core';
 
   let { choices, inherited, onchoose }: MethodChoicesProps = $props();
   const id = $props.id();
+  /** What a choice can contradict. */
+  const against = (axis: AxisId) => rulesNaming(axis, choices[axis]).map((rule) => ruleTexts[rule].title);
   const GROUPS: readonly { name: keyof typeof text.detail.axisGroups; axes: readonly AxisId[] }[] = [
     { name: 'wall', axes: ['waterLayer', 'airLayer', 'wrapEdge', 'flapEdge', 'sequence'] },
     { name: 'unit', axes: ['mount', 'setFrom', 'position', 'buck'] },
@@ -43,7 +45,11 @@
             <option value={choice}>{choiceText(axis, choice).name}</option>
           {/each}
         </select>
-        <p class="why" id="{id}-{axis}-why">{chosen.reason} {text.detail.wise(chosen.wise)}</p>
+        <p class="why" id="{id}-{axis}-why">
+          {chosen.reason}
+          {text.detail.wise(chosen.wise)}
+          {#if against(axis).length > 0}{text.detail.lookOut(against(axis).join('; '))}{/if}
+        </p>
         {#if choices[axis] !== inherited[axis]}
           <button type="button" onclick={() => onchoose(axis, null)}
             >{text.detail.reset(choiceText(axis, inherited[axis]).name)}<span class="visually-hidden"

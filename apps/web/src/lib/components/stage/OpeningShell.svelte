@@ -137,4 +137,12 @@
       display: none;
     }
   }
+  @media print {
+    .shell {
+      display: block;
+    }
+    .openings {
+      display: none;
+    }
+  }
 </style>

@@ -1,8 +1,8 @@
 /** The shelf that all jobs take from: walls, units, methods, materials in versions that are only ever added. */
 import { contentHash, startingShelf, type ShelfDocument, type ShelfItem, type ShelfKind } from '@hulvek/core';
-import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { members, shelfVersions } from '../db/schema/index.ts';
+import { shelfVersions } from '../db/schema/index.ts';
 
 /** The newest version of every item, by kind and name. */
 export async function loadShelf(db: Queries): Promise<ShelfItem[]> {
@@ -23,16 +23,6 @@ export async function loadShelfVersions(db: Queries, kind: ShelfKind, id: string
     .where(and(eq(shelfVersions.kind, kind), eq(shelfVersions.id, id)))
     .orderBy(desc(shelfVersions.version));
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
-}
-
-/** Whether a person leads any job: whoever does may change what all jobs take from. */
-export async function leadsSomewhere(db: Queries, user: string): Promise<boolean> {
-  const found = await db
-    .select({ job: members.jobId })
-    .from(members)
-    .where(and(eq(members.userId, user), inArray(members.role, ['owner', 'lead'])))
-    .limit(1);
-  return found.length > 0;
 }
 
 export interface ShelfPut {

@@ -1,29 +1,5 @@
-import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { leadsSomewhere, loadShelf, putOnSharedShelf } from '$lib/server/services/shelf.ts';
-import { text } from '$lib/texts/en.ts';
-import { materialSchema, methodSchema, unitSchema, wallSchema } from '@hulvek/core';
-import { error, json } from '@sveltejs/kit';
-import { z } from 'zod';
-
-/** `after`: the version the sender knew; 0 for a new item. */
-const after = z.int().min(0);
-const body = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('units'), after, document: unitSchema }),
-  z.strictObject({ kind: z.literal('walls'), after, document: wallSchema }),
-  z.strictObject({ kind: z.literal('methods'), after, document: methodSchema }),
-  z.strictObject({ kind: z.literal('materials'), after, document: materialSchema }),
-]);
+import { loadShelf } from '$lib/server/services/shelf.ts';
+import { json } from '@sveltejs/kit';
 
 export const GET = async () => json({ items: await loadShelf(database()) });
-
-/** Adds the next version of an item on the shelf that all jobs take from. */
-export const PUT = async ({ request, locals }) => {
-  const { person } = locals;
-  const db = database();
-  if (!person || !(await leadsSomewhere(db, person.id))) error(403, text.shelf.mayNot);
-  const put = await readBody(request, body);
-  const item = await putOnSharedShelf(db, { ...put, person: person.name });
-  if (!item) error(409, text.shelf.changed);
-  return json({ item });
-};

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest';
+import {
+  exampleJob,
+  fieldChanges,
+  openingsOf,
+  planOpening,
+  screwLength,
+  sillLoad,
+  startingShelf,
+  type Opening,
+  type PresetId,
+} from '@hulvek/core';
+
+const plan = (preset: PresetId, changes: Partial<Opening> = {}) => {
+  const file = exampleJob(preset);
+  const [opening] = openingsOf(file);
+  if (!opening) throw new Error('no opening');
+  const { build, findings } = planOpening({ ...opening, ...changes }, file);
+  if (!build) throw new Error('not built');
+  return { build, findings };
+};
+const counts = (preset: PresetId, changes: Partial<Opening> = {}) =>
+  Object.fromEntries(plan(preset, changes).build.fastening.sides.map((s) => [s.side, s.at_mm.length]));
+
+/** Counted and added by hand; distances, embedment and buck sizes are common practice, no source. */
+describe('fasteners of a 900 × 1200 unit', () => {
+  it('100 mm from the corners, 200 mm apart: (1200 − 200)/200 + 1 = 6 at each jamb, ⌈(900 − 200)/200⌉ + 1 = 5 at the head, 3 at a drained sill', () => {
+    expect(counts('drained-head-flap')).toEqual({ left: 6, right: 6, head: 5, sill: 3 });
+    expect(counts('closed-barrier')).toEqual({ left: 6, right: 6, head: 5, sill: 5 });
+  });
+
+  it('a side no longer than twice the corner distance is said, and gets one in its middle', () => {
+    const numbers = { fastenerFromCorner: { typed: '200', mm: 200 } };
+    const file = exampleJob('drained-head-flap');
+    const [unit] = file.units;
+    const [opening] = openingsOf(file);
+    if (!unit || !opening) throw new Error('no unit');
+    const narrow = { ...unit, width: { typed: '400', mm: 400 } };
+    const survey = {
+      ...opening.survey,
+      values: { roughWidth: { typed: '420', mm: 420 }, roughHeight: { typed: '1224', mm: 1224 } },
+    };
+    const { build, findings } = planOpening({ ...opening, survey, numbers }, { ...file, units: [narrow] });
+    expect(build?.fastening.sides.find((s) => s.side === 'head')?.at_mm).toEqual([200]);
+    expect(findings.filter((f) => f.code === 'side-too-short').map((f) => f.code)).toHaveLength(2);
+  });
+
+  it('fin 1.5 + sheathing 12 + 38 into the stud: 51.5 mm; through a 70 mm foam buck on spacers 123 mm, at 15° 127.4 mm', () => {
+    expect(plan('drained-head-flap').build.fastening.screw.length_mm).toBeCloseTo(51.5, 9);
+    expect(plan('foam-buck-outboard').build.fastening.screw.length_mm).toBeCloseTo(
+      1.5 + 1.5 + 70 + 12 + 38,
+      9,
+    );
+    const angled = plan('foam-buck-outboard', { numbers: { driveAngle: { typed: '15°', deg: 15 } } });
+    expect(angled.build.fastening.screw.length_mm).toBeCloseTo(123 / 0.9659258, 4);
+    expect(screwLength([1.5, 70, 12], { embedment_mm: 38, angle_deg: 15 })).toBeCloseTo(125.786, 3);
+  });
+
+  it('a hole 25 mm from the frame with a 10 mm gap lies 15 mm inside the framing', () => {
+    const { build } = plan('drained-head-flap');
+    const left = build.fastening.sides.find((s) => s.side === 'left');
+    expect(left?.edge_mm).toBeCloseTo(25 - build.context.unit.left, 9);
+  });
+
+  it('95 kg on 900 mm press with 1.04 N on each mm of sill, far under the 12 of a foam buck', () => {
+    expect(sillLoad({ weight_kg: 95, width_mm: 900 })).toBeCloseTo(1.0355, 4);
+  });
+});
+
+describe('shelf', () => {
+  it('what a newer version changes is named by its place, the copy’s own name aside', () => {
+    const wall = startingShelf().find((item) => item.kind === 'walls')?.document as
+      { layers: object[] } | undefined;
+    if (!wall) throw new Error('no wall');
+    const [first, ...rest] = wall.layers;
+    const other = {
+      ...wall,
+      id: 'other',
+      origin: { id: 'x', version: 2 },
+      layers: [{ ...first, material: 'drywall' }, ...rest],
+    };
+    expect(fieldChanges(wall, other).map((c) => c.path)).toEqual(['layers[0].material']);
+    expect(fieldChanges(wall, { ...wall, id: 'z' })).toEqual([]);
+  });
+});
