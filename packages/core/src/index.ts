@@ -24,6 +24,7 @@ export * from './demo/example.ts';
 export * from './job-file/job-file.ts';
 export * from './order/events.ts';
 export * from './order/progress.ts';
+export * from './order/corners.ts';
 export * from './order/stack.ts';
 export * from './plan/draft.ts';
 export * from './texts/index.ts';

@@ -5,6 +5,7 @@ import {
   axisIds,
   bondsAfter,
   choiceTexts,
+  cornersAfter,
   exampleJob,
   factsOf,
   holdsFor,
@@ -67,6 +68,24 @@ describe.each(presetIds)('%s', (preset) => {
     const end = sceneAfter(build, build.steps.length);
     expect(end.layers.some((l) => l.thing === 'unit')).toBe(true);
   });
+});
+
+it('corner places of a tape pan: void, patched by the patch, patched under the pan; a stretched pan is one piece, a fluid one filled', () => {
+  const states = (preset: PresetId, step: string) => {
+    const build = built(example(preset));
+    const count = build.steps.findIndex((s) => s.id === step) + 1;
+    return cornersAfter(build, count)
+      .filter((c) => c.id.startsWith('sill-'))
+      .map((c) => c.state);
+  };
+  expect(states('cut-back-wrap', 'slope-board')).toEqual(['void', 'void']);
+  expect(states('cut-back-wrap', 'corner-patches')).toEqual(['patched', 'patched']);
+  expect(states('cut-back-wrap', 'pan-tape')).toEqual(['patched', 'patched']);
+  expect(states('drained-head-flap', 'pan')).toEqual(['one-piece', 'one-piece']);
+  expect(states('fluid-recessed', 'pan-fluid')).toEqual(['filled', 'filled']);
+  // A barrier's wrap is cut at its corners, and nothing closes the cut but the bead outside.
+  const barrier = built(example('closed-barrier'));
+  expect(cornersAfter(barrier, barrier.steps.length).filter((c) => c.state === 'cut-open')).toHaveLength(4);
 });
 
 it('open studs: the apron hangs over the first course at the end, and the pan over the apron', () => {

@@ -15,19 +15,28 @@ export function applicableRows(
 ): StepRow[] {
   const kept = rows.filter((row) => holdsFor(row.when, choices, facts));
   const bears = (name: string) => (row: StepRow) => row.id === name || row.role === name;
-  const resolve = (reason: StepRow['after'][number], seen: readonly string[]): StepRow['after'] => {
-    const here = kept.filter(bears(reason.step));
-    if (here.length > 0) return here.map((row) => ({ step: row.id, because: reason.because }));
-    if (seen.includes(reason.step)) return [];
-    return nearest(rows.filter(bears(reason.step)), choices, facts).flatMap((row) =>
-      row.after.flatMap(({ step }) => resolve({ step, because: reason.because }, [...seen, reason.step])),
-    );
+  const names = new Map<string, readonly string[]>();
+  /** Rows done here that stand for a name; what is being resolved already adds nothing to itself. */
+  const resolve = (name: string): readonly string[] => {
+    const known = names.get(name);
+    if (known) return known;
+    names.set(name, []);
+    const here = kept.filter(bears(name)).map((row) => row.id);
+    const found =
+      here.length > 0
+        ? here
+        : nearest(rows.filter(bears(name)), choices, facts).flatMap((row) =>
+            row.after.flatMap(({ step }) => resolve(step)),
+          );
+    const unique = [...new Set(found)];
+    names.set(name, unique);
+    return unique;
   };
   return kept.map((row) => {
     const after = new Map<string, StepRow['after'][number]>();
-    for (const reason of row.after.flatMap((r) => resolve(r, [])))
-      if (reason.step !== row.id && after.get(reason.step)?.because !== 'physical')
-        after.set(reason.step, reason);
+    for (const { step: name, because } of row.after)
+      for (const step of resolve(name))
+        if (step !== row.id && after.get(step)?.because !== 'physical') after.set(step, { step, because });
     return { ...row, after: [...after.values()] };
   });
 }
@@ -55,5 +64,24 @@ export function sequence<Row extends Pick<StepRow, 'id' | 'after'>>(rows: readon
     ordered.push(row);
     done.add(row.id);
   }
+  return ordered;
+}
+
+/** Orders already found, by choices and facts: they depend on nothing else. */
+const known = new Map<string, readonly StepRow[]>();
+const KEPT = 200;
+
+/** The steps of a method in their order. */
+export function orderedSteps(
+  rows: readonly StepRow[],
+  choices: Choices,
+  facts: ReadonlySet<Fact>,
+): readonly StepRow[] {
+  const key = JSON.stringify([choices, [...facts].sort()]);
+  const before = known.get(key);
+  if (before) return before;
+  if (known.size >= KEPT) known.clear();
+  const ordered = sequence(applicableRows(rows, choices, facts));
+  known.set(key, ordered);
   return ordered;
 }

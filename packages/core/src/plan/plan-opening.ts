@@ -17,7 +17,7 @@ import { sillHeight, type PieceContext } from '../methods/pieces/context.ts';
 import { liesOnOpening, makePiece } from '../methods/pieces/index.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import { stepRows } from '../methods/step-rows.ts';
-import { applicableRows, sequence } from '../order/sequence.ts';
+import { orderedSteps } from '../order/sequence.ts';
 import { contentHash } from '../quantities/content-hash.ts';
 import { openingFrame, readingsFromOutside, type OpeningFrame, type Station } from '../survey/frame.ts';
 import { baseSolids, buckOf, openingGeometry, unitDepth, unitGeometry, withUnitSurfaces } from './base.ts';
@@ -126,9 +126,7 @@ function build(input: BuildInput): { fit: Fit; build: Build } | null {
   };
   const pieces = rows.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
   if (fit.result.trim.length > 0) facts.add('opening-must-be-trimmed');
-  const steps = sequence(applicableRows(stepRows, choices, facts)).map((row) =>
-    plannedStep(row, pieces, fit),
-  );
+  const steps = orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, pieces, fit));
   const events = steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
   return {
     fit,
