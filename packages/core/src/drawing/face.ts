@@ -85,21 +85,23 @@ const baseLayer = (solid: Solid): Layer => ({
   fresh: false,
 });
 
-/** How near to the eye a layer lies, to the millimetre: what is deeper is seen first and covered. */
+/** How near to the eye a layer lies: what is deeper is seen first and covered. Sheets lie on the solids under them. */
 function depthOf(layer: Layer, inside: boolean): number {
-  const w = nearest(layer, inside);
-  return Math.round(inside ? -w : w);
-}
-
-function nearest(layer: Layer, inside: boolean): number {
-  if (layer.kind === 'bead') return layer.bead.paths[0]?.[0]?.[2] ?? 0;
+  if (layer.kind === 'bead') return (inside ? -1 : 1) * (layer.bead.paths[0]?.[0]?.[2] ?? 0);
   if (layer.kind === 'face') {
     const ws = layer.face.space.map((p) => p[2]);
-    return inside ? Math.min(...ws) : Math.max(...ws);
+    return Math.round(inside ? -Math.min(...ws) : Math.max(...ws));
   }
   const parts = layer.solids.map(silhouette);
-  return inside ? Math.min(...parts.map((p) => p.back)) : Math.max(...parts.map((p) => p.front));
+  const front = Math.max(...parts.map((p) => p.front));
+  const back = Math.min(...parts.map((p) => p.back));
+  // Thin packs lie under the sheet that is pressed onto them.
+  const near = front - back < THIN_mm ? [back, back] : [back, front];
+  return (inside ? -(near[0] ?? back) : (near[1] ?? front)) - UNDER_mm;
 }
+
+const THIN_mm = 5;
+const UNDER_mm = 1;
 
 /** The part of the wall on the drawing; sheets that run on are cut off at its edge. */
 function shownWall({ context }: Build): Polygon {

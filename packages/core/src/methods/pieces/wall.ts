@@ -31,7 +31,7 @@ export function wrapPlane(context: PieceContext): { on: Surface; W: number; H: n
 export function wrapWithFlap(id: string, material: SheetMaterialId, context: PieceContext): SheetPiece {
   const { on, W, H } = wrapPlane(context);
   const bare = { low: 0, left: 0, right: W };
-  return inPlace(id, flapped({ id, material, on, W, H, hole: bare, numbers: context.numbers }));
+  return inPlace(id, flapped({ id, material, on, W, H, hole: bare, context }));
 }
 
 /** Wrap cut back beside and below the opening, so that the fin lies on the sheathing. */
@@ -39,7 +39,7 @@ export function wrapCutBack(id: string, material: SheetMaterialId, context: Piec
   const { on, W, H } = wrapPlane(context);
   const back = context.numbers.cutBack;
   const hole = { low: -back, left: -back, right: W + back };
-  return inPlace(id, flapped({ id, material, on, W, H, hole, numbers: context.numbers }));
+  return inPlace(id, flapped({ id, material, on, W, H, hole, context }));
 }
 
 /** Wrap folded into the opening at sill and jambs, the head slit and flapped. */
@@ -72,7 +72,7 @@ export function wrapTurnedIn(id: string, material: SheetMaterialId, context: Pie
     },
   ];
   const hole = { low, left: 0, right: W, jambFrom: low + drift };
-  return inPlace(id, flapped({ id, material, on, W, H, hole, numbers, into }));
+  return inPlace(id, flapped({ id, material, on, W, H, hole, context, into }));
 }
 
 interface Flapped {
@@ -83,11 +83,16 @@ interface Flapped {
   readonly H: number;
   /** Edges of the hole; the slits start at its upper corners. */
   readonly hole: { low: number; left: number; right: number; jambFrom?: number };
-  readonly numbers: PieceContext['numbers'];
+  readonly context: PieceContext;
   readonly into?: readonly FaceSpec[];
 }
 
-function flapped({ id, material, on, W, H, hole, numbers, into = [] }: Flapped): Sheet {
+/** Methods that bring wrap down over the head; others leave it whole there. */
+const hasFlap = ({ choices }: PieceContext): boolean =>
+  choices.head === 'flap' || choices.head === 'flap-and-cap';
+
+function flapped({ id, material, on, W, H, hole, context, into = [] }: Flapped): Sheet {
+  const { numbers } = context;
   const reach = slitReach(numbers.flapSlit);
   const trim = Math.min(numbers.flapTrim, reach - 1);
   const side = reach + Math.max(0, -hole.low, -hole.left) + WRAP_BEYOND_mm;
@@ -104,6 +109,46 @@ function flapped({ id, material, on, W, H, hole, numbers, into = [] }: Flapped):
     [to, H],
     [from, H],
   ];
+  const below = face(
+    'below',
+    [
+      [-side, -side],
+      [W + side, -side],
+      [W + side, low],
+      [right, low],
+      [left, low],
+      [-side, low],
+    ],
+    'left',
+  );
+  const rightOf = face(
+    'right',
+    [
+      [W + side, low],
+      [W + side, H],
+      [right, H],
+      ...(jambFrom > low ? [[right, jambFrom] as Point2] : []),
+      [right, low],
+    ],
+    'below',
+  );
+  if (!hasFlap(context)) {
+    const whole: Point2[] = [
+      [-side, H],
+      [left, H],
+      [right, H],
+      [W + side, H],
+      [W + side, H + side],
+      [-side, H + side],
+    ];
+    return foldSheet({ id, material, joins: [['right', 'above']] }, { at: [0, 0], along: [1, 0] }, [
+      face('left', upright(-side, left)),
+      below,
+      rightOf,
+      face('above', whole, 'left'),
+      ...into,
+    ]);
+  }
   return foldSheet(
     {
       id,
@@ -117,29 +162,8 @@ function flapped({ id, material, on, W, H, hole, numbers, into = [] }: Flapped):
     { at: [0, 0], along: [1, 0] },
     [
       face('left', upright(-side, left)),
-      face(
-        'below',
-        [
-          [-side, -side],
-          [W + side, -side],
-          [W + side, low],
-          [right, low],
-          [left, low],
-          [-side, low],
-        ],
-        'left',
-      ),
-      face(
-        'right',
-        [
-          [W + side, low],
-          [W + side, H],
-          [right, H],
-          ...(jambFrom > low ? [[right, jambFrom] as Point2] : []),
-          [right, low],
-        ],
-        'below',
-      ),
+      below,
+      rightOf,
       face('left-shoulder', [[-side, H], [left, H], leftSlitEnd, [-side, H + reach]], 'left'),
       face('right-shoulder', [[right, H], [W + side, H], [W + side, H + reach], rightSlitEnd], 'right'),
       face(
