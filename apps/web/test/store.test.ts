@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import { jobFileSchema, readJobFile, skarvPoint, writeJobFile, type Entry, type JobFile } from '@hulvek/core';
+import {
+  jobFileSchema,
+  readJobFile,
+  skarvPoint,
+  startingShelf,
+  writeJobFile,
+  type Entry,
+  type JobFile,
+} from '@hulvek/core';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { injured } from '../../../packages/core/test/support/mutations.ts';
@@ -31,6 +39,12 @@ import {
   type Sender,
 } from '../src/lib/server/services/records.ts';
 import { pictureOf } from '../src/lib/server/picture.ts';
+import {
+  loadShelf,
+  loadShelfVersions,
+  putOnSharedShelf,
+  stockEmptyShelf,
+} from '../src/lib/server/services/shelf.ts';
 
 process.env.HULVEK_MIGRATIONS = join(import.meta.dirname, '../drizzle');
 const { db, pool } = openDatabase(inject('databaseUrl'));
@@ -255,6 +269,33 @@ describe('field entries', () => {
   });
 });
 
+describe('the shelf of all jobs', () => {
+  it('begins stocked, takes the next version only from who knew the last, and never changes one', async () => {
+    await stockEmptyShelf(db);
+    await stockEmptyShelf(db);
+    const items = await loadShelf(db);
+    expect(items).toHaveLength(startingShelf().length);
+    const pocket = items.find((i) => i.kind === 'methods' && i.id === 'pocket');
+    if (!pocket) throw new Error('no pocket method on the shelf');
+    const document = { ...pocket.document, name: 'Pocket, our way' };
+    const put = { kind: 'methods', document, person: 'Ines Kallas' } as const;
+    expect((await putOnSharedShelf(db, { ...put, after: 1 }))?.version).toBe(2);
+    expect(await putOnSharedShelf(db, { ...put, document: pocket.document, after: 1 })).toBeNull();
+    expect((await putOnSharedShelf(db, { ...put, after: 2 }))?.version).toBe(2);
+    const both = await Promise.all(
+      ['A', 'B'].map((name) =>
+        putOnSharedShelf(db, { ...put, document: { ...document, name }, after: 2 }).catch(() => null),
+      ),
+    );
+    expect(both.filter(Boolean)).toHaveLength(1);
+    expect((await loadShelfVersions(db, 'methods', pocket.document.id)).map((v) => v.version)).toEqual([
+      3, 2, 1,
+    ]);
+    for (const statement of ['delete from shelf_versions', 'update shelf_versions set person = null'])
+      await expect(db.execute(sql.raw(statement))).rejects.toThrow();
+  });
+});
+
 describe('accounts and the demo', () => {
   it('the demo fills an empty database once and can be put back', async () => {
     await db.execute(sql`delete from jobs`);
@@ -263,6 +304,7 @@ describe('accounts and the demo', () => {
     const ines = (await userByEmail(db, 'ines@demo.invalid')) ?? '';
     expect((await listJobs(db, ines)).map((j) => [j.job.id, j.role, j.openings])).toEqual([
       ['skarv-point', 'owner', 14],
+      ['tannery-row', 'owner', 8],
     ]);
     const [first] = await loadParts(db, 'skarv-point');
     if (!first) throw new Error('no opening');

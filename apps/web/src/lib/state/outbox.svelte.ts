@@ -111,7 +111,8 @@ export class Outbox {
       this.line = 'sending';
       if (!(await this.#sendBatch(batch))) return;
     }
-    if (this.line === 'sending' || this.line === 'no-network') this.line = 'idle';
+    // Nothing of this person is left, whoever sent it: another tab may have.
+    if (this.line !== 'not-kept') this.line = 'idle';
   }
 
   /** `false` when there is no point in going on now. */

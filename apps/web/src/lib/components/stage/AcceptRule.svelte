@@ -29,11 +29,11 @@
     <textarea id="{id}-reason" bind:value={reason} rows="2" maxlength="500" required></textarea>
     <div class="buttons">
       <Button type="submit">{text.detail.accept}</Button>
-      <button type="button" class="plain" onclick={() => (open = false)}>{text.install.cancel}</button>
+      <button type="button" class="as-link" onclick={() => (open = false)}>{text.install.cancel}</button>
     </div>
   </form>
 {:else}
-  <button type="button" class="plain" onclick={() => (open = true)}>{text.detail.acceptAsk}</button>
+  <button type="button" class="as-link" onclick={() => (open = true)}>{text.detail.acceptAsk}</button>
 {/if}
 
 <style>
@@ -46,14 +46,5 @@
     display: flex;
     gap: var(--gap-3);
     align-items: center;
-  }
-  .plain {
-    min-height: 32px;
-    padding: 0;
-    border: 0;
-    background: none;
-    color: var(--rust);
-    text-decoration: underline;
-    cursor: pointer;
   }
 </style>

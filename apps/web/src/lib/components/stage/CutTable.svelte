@@ -28,7 +28,7 @@
   );
 </script>
 
-<table>
+<table class="parts-table">
   <thead>
     <tr>
       <th scope="col">{text.detail.piece}</th>
@@ -48,32 +48,10 @@
 </table>
 
 <style>
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    font-size: 0.95rem;
-  }
-  th,
-  td {
-    padding: 5px 0 5px var(--gap-2);
-    text-align: left;
-    vertical-align: top;
-    border-bottom: 1px solid var(--sand-deep);
-  }
-  th:first-child {
-    padding-left: 0;
-  }
   tbody th {
     font-weight: 500;
   }
-  tbody th span {
-    display: block;
-    font-size: 0.85rem;
-    font-weight: 400;
-    color: var(--ink-soft);
-  }
   .right {
-    text-align: right;
     white-space: nowrap;
   }
 </style>

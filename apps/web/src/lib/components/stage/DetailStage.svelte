@@ -47,7 +47,7 @@
 
 <div class="detail">
   <section class="sheet" aria-label={text.detail.viewLabel}>
-    <div class="views" role="group" aria-label={text.detail.viewLabel}>
+    <div class="views switch" role="group" aria-label={text.detail.viewLabel}>
       {#each deskViews as name (name)}
         <button type="button" aria-pressed={desk.view === name} onclick={() => (desk.view = name)}
           >{text.detail.views[name]}</button
@@ -98,9 +98,9 @@
               </select>
             </label>
           {/if}
-          <button type="button" onclick={() => save(desk.svg())}>SVG</button>
-          <button type="button" onclick={() => void desk.dxf().then(save)}>DXF</button>
-          <button type="button" onclick={() => window.print()}>{text.detail.print}</button>
+          <button type="button" class="as-link" onclick={() => save(desk.svg())}>SVG</button>
+          <button type="button" class="as-link" onclick={() => void desk.dxf().then(save)}>DXF</button>
+          <button type="button" class="as-link" onclick={() => window.print()}>{text.detail.print}</button>
           <a href="/jobs/{editor.context.job.id}/cut-sheet?opening={editor.id}">{text.detail.cutSheet}</a>
           <a href="/jobs/{editor.context.job.id}/{editor.id}/compare">{text.detail.compare}</a>
         </div>
@@ -147,7 +147,7 @@
     />
     <DeviationLog {editor} />
     {#if build}
-      <div class="tabs" role="group" aria-label={text.detail.tabs}>
+      <div class="tabs switch" role="group" aria-label={text.detail.tabs}>
         {#each TABS as name (name)}
           <button type="button" aria-pressed={tab === name} onclick={() => (tab = name)}
             >{text.detail.tabNames[name]}</button
@@ -191,31 +191,8 @@
     min-width: 0;
     background: var(--sand);
   }
-  .views,
-  .tabs {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 6px;
-  }
   .views {
     padding: var(--gap-2) var(--gap-4);
-  }
-  .views button,
-  .tabs button {
-    min-height: 34px;
-    padding: 2px 9px;
-    border: 1px solid var(--line);
-    font-size: 0.95rem;
-    border-radius: var(--radius);
-    background: var(--paper);
-    cursor: pointer;
-  }
-  .views button[aria-pressed='true'],
-  .tabs button[aria-pressed='true'] {
-    border-color: var(--ink);
-    background: var(--ink);
-    color: var(--on-ink);
   }
   .tabs {
     margin-top: var(--gap-4);
@@ -259,15 +236,6 @@
     align-items: center;
     gap: 6px;
     min-height: 32px;
-  }
-  .files button {
-    min-height: 32px;
-    padding: 0;
-    border: 0;
-    background: none;
-    color: var(--rust);
-    text-decoration: underline;
-    cursor: pointer;
   }
   .files select {
     min-height: 30px;

@@ -49,7 +49,9 @@
         <li>
           <b>{ruleTexts[rule as RuleId]?.title ?? rule}</b>: “{reason}” {person}, {day(at)}
           {#if editor.mayPlan}
-            <button type="button" onclick={() => withdraw(rule)}>{text.detail.withdraw}</button>
+            <button type="button" class="as-link" onclick={() => withdraw(rule)}
+              >{text.detail.withdraw}</button
+            >
           {/if}
         </li>
       {/each}
@@ -64,14 +66,5 @@
   li {
     padding: 4px 0;
     font-size: 0.95rem;
-  }
-  button {
-    min-height: 28px;
-    padding: 0;
-    border: 0;
-    background: none;
-    color: var(--rust);
-    text-decoration: underline;
-    cursor: pointer;
   }
 </style>

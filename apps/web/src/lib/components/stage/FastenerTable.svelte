@@ -25,7 +25,7 @@
     fastening.screw.through.map((t) => `${text.fasteners.layers[t.what]} ${figure(t.mm)}`).join(' + '),
   )}
 </p>
-<table>
+<table class="parts-table">
   <thead>
     <tr>
       <th scope="col">{text.fasteners.side}</th>
@@ -52,28 +52,6 @@
 
 <style>
   table {
-    width: 100%;
-    border-collapse: collapse;
     margin: var(--gap-2) 0;
-    font-size: 0.95rem;
-  }
-  th,
-  td {
-    padding: 5px 0 5px var(--gap-2);
-    text-align: left;
-    vertical-align: top;
-    border-bottom: 1px solid var(--sand-deep);
-  }
-  th:first-child {
-    padding-left: 0;
-  }
-  th span {
-    display: block;
-    font-size: 0.85rem;
-    font-weight: 400;
-    color: var(--ink-soft);
-  }
-  .right {
-    text-align: right;
   }
 </style>

@@ -51,7 +51,7 @@
           {#if against(axis).length > 0}{text.detail.lookOut(against(axis).join('; '))}{/if}
         </p>
         {#if choices[axis] !== inherited[axis]}
-          <button type="button" onclick={() => onchoose(axis, null)}
+          <button type="button" class="as-link" onclick={() => onchoose(axis, null)}
             >{text.detail.reset(choiceText(axis, inherited[axis]).name)}<span class="visually-hidden"
               >, {axisTexts[axis]}</span
             ></button
@@ -100,12 +100,6 @@
   .row button {
     grid-column: 1 / -1;
     justify-self: end;
-    min-height: 28px;
-    border: 0;
-    background: none;
-    color: var(--rust);
-    text-decoration: underline;
     font-size: 0.88rem;
-    cursor: pointer;
   }
 </style>

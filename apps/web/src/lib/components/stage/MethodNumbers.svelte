@@ -95,7 +95,7 @@
           />
         {/if}
         {#if own}
-          <button type="button" onclick={() => set(id, null)}>
+          <button type="button" class="as-link" onclick={() => set(id, null)}>
             {text.detail.reset(written(id, inherited[id]))}<span class="visually-hidden"
               >, {parameterTexts[id]}</span
             >
@@ -127,12 +127,6 @@
   }
   .row button {
     justify-self: end;
-    min-height: 28px;
-    border: 0;
-    background: none;
-    color: var(--rust);
-    text-decoration: underline;
     font-size: 0.88rem;
-    cursor: pointer;
   }
 </style>

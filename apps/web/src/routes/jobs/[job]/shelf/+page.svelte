@@ -34,7 +34,7 @@
   <h1>{text.shelf.title}</h1>
   <p class="lead">{text.shelf.lead} {newer > 0 ? text.shelf.newer(newer) : ''}</p>
   <div class="bar">
-    <div class="kinds" role="group" aria-label={text.shelf.kind}>
+    <div class="switch" role="group" aria-label={text.shelf.kind}>
       {#each shelfKinds as name (name)}
         <button type="button" aria-pressed={kind === name} onclick={() => ((kind = name), (opened = null))}
           >{text.shelf.kinds[name]}</button
@@ -145,7 +145,6 @@
     color: var(--ink-soft);
   }
   .bar,
-  .kinds,
   .buttons,
   .line {
     display: flex;
@@ -155,19 +154,6 @@
   }
   .bar {
     justify-content: space-between;
-  }
-  .kinds button {
-    min-height: 36px;
-    padding: 4px 12px;
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    background: var(--paper);
-    cursor: pointer;
-  }
-  .kinds button[aria-pressed='true'] {
-    border-color: var(--ink);
-    background: var(--ink);
-    color: var(--on-ink);
   }
   .bar label {
     display: flex;

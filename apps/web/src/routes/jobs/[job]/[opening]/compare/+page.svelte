@@ -67,7 +67,7 @@
 <section aria-labelledby="compare-title">
   <header>
     <h2 id="compare-title">{text.compare.title}</h2>
-    <div class="views" role="group" aria-label={text.detail.viewLabel}>
+    <div class="switch" role="group" aria-label={text.detail.viewLabel}>
       {#each VIEWS as name (name)}
         <button type="button" aria-pressed={view === name} onclick={() => (view = name)}
           >{text.detail.views[name]}</button
@@ -181,28 +181,11 @@
     gap: var(--gap-3);
     padding: var(--gap-3) var(--gap-4);
   }
-  header,
-  .views {
+  header {
     display: flex;
     flex-wrap: wrap;
     align-items: center;
     gap: var(--gap-2) var(--gap-3);
-  }
-  .views {
-    gap: 6px;
-  }
-  .views button {
-    min-height: 34px;
-    padding: 2px 9px;
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    background: var(--paper);
-    cursor: pointer;
-  }
-  .views button[aria-pressed='true'] {
-    border-color: var(--ink);
-    background: var(--ink);
-    color: var(--on-ink);
   }
   .two {
     display: grid;
