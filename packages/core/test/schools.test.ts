@@ -155,6 +155,18 @@ describe('invariants of the wall over time, in any school, opening and legal ord
     );
   });
 
+  it('a fluid fuses, a gasketed fin is held by its gasket, a bedded one by its bead', () => {
+    const kinds = (preset: PresetId, thing: string) => {
+      const build = built(example(preset));
+      const own = bondsAfter(build, build.steps.length).filter((b) => b.thing === thing);
+      return [...new Set(own.map((b) => b.kind))].sort();
+    };
+    expect(kinds('fluid-recessed', 'pan')).toEqual(['fluid']);
+    expect(kinds('drained-head-flap', 'pan')).toEqual(['adhesive']);
+    expect(kinds('interior-clips', 'fin')).toEqual(['clamp', 'gasket']);
+    expect(kinds('drained-head-flap', 'fin')).toEqual(['bead', 'clamp']);
+  });
+
   it('a flap lifted under a tape that sticks to it is found', () => {
     const build = built(example('open-studs', { numbers: { jambTapeBelowFin: { typed: '150', mm: 150 } } }));
     expect(() => bondsAfter(build, build.steps.length)).toThrow(/apron is lifted under jamb-tape/);

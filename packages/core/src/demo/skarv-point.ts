@@ -53,6 +53,7 @@ const unit = (id: string, name: string, operation: string, width: number, height
   frameDepth: length(83),
   frameFace: length(70),
   fin,
+  waterTest_Pa: width > 1000 ? 220 : 300,
 });
 
 const method = (id: string, name: string, preset: PresetId) => ({
@@ -82,6 +83,13 @@ const opening = (
   survey: { from: readings.from },
   numbers: {},
   position: { u: length(at[0]), v: length(at[1]) },
+  // One storey on a plinth under a roof that stands out 350 mm all round.
+  exposure: {
+    height_m: 1.8,
+    zone: at[0] < 1000 ? 'corner' : 'field',
+    overhang: length(350),
+    toSoffit: length(2700 - at[1]),
+  },
   readings: readings.values,
 });
 
@@ -199,6 +207,7 @@ export function skarvPoint(): JobFile {
       note: 'Timber frame with 140 mm studs on an open, windy shore. Invented for trying things out.',
       units: 'mm',
       altitude_m: 20,
+      wind: { gust_ms: 46, terrain: 'coast' },
       facades: [
         { name: 'South', uMost: 1.4, shgcLeast: 0.45 },
         { name: 'North', uMost: 1.1 },

@@ -32,6 +32,7 @@ export function tanneryRow(): JobFile {
       note: 'Brick outside, wool, block inside; windows on brackets in the insulation. Invented for trying things out.',
       units: 'mm',
       altitude_m: 210,
+      wind: { gust_ms: 38, terrain: 'built-up' },
     },
     walls: [{ id: 'cavity-452', ...exampleWalls['cavity-452'] }],
     units: Object.entries(SIZES).map(([id, [width, height]]) =>

@@ -4,6 +4,7 @@ import { axes, axisIds, type AxisId } from '../methods/axes.ts';
 import { sheetMaterialIds } from '../methods/materials.ts';
 import { parameterIds, parameters, type ParameterId } from '../methods/parameters.ts';
 import { presetIds } from '../methods/presets.ts';
+import { terrains } from '../water/exposure.ts';
 import { parseLength } from '../quantities/parse-length.ts';
 import { surveyPointIds, surveyPoints, type SurveyPointId } from '../survey/points.ts';
 
@@ -160,6 +161,8 @@ export const unitSchema = z.strictObject({
   /** Panes from the weather to the room. */
   panes: z.array(positiveLength).min(1).max(4).optional(),
   weight_kg: z.number().positive().max(2000).optional(),
+  /** Pressure it passed a water test at, Pa. */
+  waterTest_Pa: z.number().positive().max(3000).optional(),
   /** W/(m² K), of the whole unit. */
   uFactor: z.number().positive().max(8).optional(),
   shgc: z.number().min(0).max(1).optional(),
@@ -290,6 +293,16 @@ export const openingDocumentSchema = z.strictObject({
     )
     .max(100)
     .optional(),
+  /** How high above ground, and what shelters it; what is left out is not known. */
+  exposure: z
+    .strictObject({
+      height_m: z.number().min(0).max(300).optional(),
+      zone: z.enum(['field', 'corner']).optional(),
+      overhang: typedLength.refine((l) => l.mm >= 0, { error: 'must not be negative' }).optional(),
+      /** From this opening's sill up to the soffit, of whichever storey. */
+      toSoffit: positiveLength.optional(),
+    })
+    .optional(),
   /** Lower left corner of the rough opening on its façade, seen from outside: from its left end, and above its zero line. */
   position: z.strictObject({ u: placeLength, v: placeLength }).optional(),
   /** Where and how the unit that came for this opening is damaged; empty when it was looked at and found whole. */
@@ -353,6 +366,8 @@ export const jobSchema = z.strictObject({
   units: z.enum(['mm', 'in']),
   /** Of the site, metres above the sea. */
   altitude_m: z.number().min(-400).max(6000).optional(),
+  /** 3-second gust at 10 m in open country, and the ground the wind comes over. */
+  wind: z.strictObject({ gust_ms: z.number().positive().max(120), terrain: z.enum(terrains) }).optional(),
   /** What each façade asks of its glazing. */
   facades: z
     .array(

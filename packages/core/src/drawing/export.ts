@@ -1,5 +1,6 @@
 /** A drawing as a file of its own: SVG in millimetres of paper, at a scale one can measure on. */
-import type { DrawItem, Drawing, Fill } from './items.ts';
+import type { DrawItem, Drawing } from './items.ts';
+import { fillColour, lineColour } from './palette.ts';
 import type { Point2 } from '../geometry/vector.ts';
 
 /** Drawings are made in pixels of 1/96 in. */
@@ -9,44 +10,6 @@ export const PX_PER_MM = 96 / 25.4;
 export const drawingScales = [1, 2, 5, 10, 20] as const;
 export type DrawingScale = (typeof drawingScales)[number];
 export const scaleOf = (scale: DrawingScale): number => PX_PER_MM / scale;
-
-const FILLS: Partial<Record<Fill, string>> = {
-  room: '#ffffff',
-  frame: '#f2f3f3',
-  glass: '#d3e4ea',
-  wood: '#f0dcc0',
-  'wood-board': '#e9e1cf',
-  insulation: '#f8f1d4',
-  'foam-board': '#f4ecdc',
-  'hd-foam': '#e6dfc0',
-  panel: '#e8d3b0',
-  masonry: '#ecd9cf',
-  plaster: '#f3f2ee',
-  render: '#f3f2ee',
-  foam: '#f6e7b8',
-  wool: '#f6efcf',
-  fibre: '#faf3dc',
-  'insulation-block': '#d9d2b6',
-  band: '#55595b',
-  rod: '#c9ced1',
-  metal: '#a4acb0',
-  shim: '#6a6f70',
-  sealant: '#3a3f42',
-  wrap: '#eef0ec',
-  'wrap-back': '#dfe6e3',
-  'self-adhered': '#dfe8e0',
-  'coated-face': '#dfe8e0',
-  'foam-face': '#f4ecdc',
-  'masonry-face': '#ecd9cf',
-  fluid: '#9fb9a8',
-  'stretch-flashing': '#6f9fb3',
-  'flashing-tape': '#a9c3c9',
-  'corner-tape': '#8f84bd',
-  membrane: '#8f84bd',
-  'air-sheet': '#a79cc9',
-  'sheet-metal': '#b4bcc0',
-  fin: '#d9dcdd',
-};
 
 /** Returns the drawing as an SVG whose user unit is a pixel of 1/96 in and whose size is said in millimetres. */
 export function drawingSvg(drawing: Drawing, title: string): string {
@@ -68,11 +31,11 @@ function itemSvg(item: DrawItem): string {
   switch (item.kind) {
     case 'area': {
       const stroke = item.stroke === 'none' ? ' stroke="none"' : ' class="a"';
-      return `<polygon points="${points(item.points)}" fill="${FILLS[item.fill] ?? 'none'}"${stroke}${owner}/>`;
+      return `<polygon points="${points(item.points)}" fill="${fillColour(item.fill)}"${stroke}${owner}/>`;
     }
     case 'line': {
       const thick = item.fill
-        ? ` style="stroke:${FILLS[item.fill] ?? '#8b9a98'};stroke-width:${item.width ?? 2}"`
+        ? ` style="stroke:${lineColour(item.fill)};stroke-width:${item.width ?? 2}"`
         : '';
       const soft = item.stroke === 'dimension' || item.stroke === 'leader';
       return `<polyline points="${points(item.points)}" class="${soft ? 'd' : 'l'}"${thick}${owner}/>`;

@@ -55,6 +55,13 @@ export function stackAt(build: Build, surface: SurfaceId, at: Point2, count: num
     .sort((a, b) => a.order - b.order);
 }
 
+/** A fluid fuses to what it is brushed on; a gasketed fin is held by its gasket and not by a bead. */
+function contactKind(made: ContactKind, thing: string, { pieces, context }: Build): ContactKind {
+  const piece = pieces.find((p) => p.id === thing);
+  if (made === 'adhesive' && piece?.form === 'sheet' && piece.sheet.material === 'fluid') return 'fluid';
+  return made === 'bead' && thing === 'fin' && context.choices.mount === 'gasketed-fin' ? 'gasket' : made;
+}
+
 /**
  * Returns every bond of a sheet that still holds after the first `count` steps. A bond holds to the faces that lay
  * under it when it was made, and to the wall itself where nothing did. What is lifted is not there to be stuck to.
@@ -78,13 +85,14 @@ export function bondsAfter(build: Build, count: number): Bond[] {
           `step ${event.step}: ${event.thing} is lifted under ${held.thing}, which sticks to it`,
         );
     }
-    const kind = CONTACT_OF[event.op];
-    if (!kind) return;
+    const made = CONTACT_OF[event.op];
+    if (!made) return;
     const { faces: state } = replay(things, events.slice(0, i));
     for (const key of named) {
       const known = faces.get(key);
       const now = state.get(key);
       if (!known || !now) continue;
+      const kind = contactKind(made, known.thing, build);
       const under = [...state.entries()]
         .flatMap(([other, beneath]) => {
           const below = faces.get(other);

@@ -145,7 +145,17 @@ export function fieldValue(document: OpeningDocument, field: string, context: Jo
     return (
       document.deviations?.find((d) => d.rule === field.slice(DEVIATIONS.length))?.reason ?? text.save.none
     );
+  const parts = (document as unknown as Record<string, unknown>)[field];
+  if (typeof parts === 'object' && parts !== null) return partsInWords(parts);
   const value = (document as unknown as Record<string, string | null>)[field];
   const shelf = { unit: context.units, wall: context.walls, method: context.methods }[field];
   return shelf?.find((item) => item.id === value)?.name ?? (value || text.save.none);
+}
+
+/** A field made of parts: each as it was typed. */
+function partsInWords(parts: object): string {
+  const words = Object.values(parts).map((part: unknown) =>
+    typeof part === 'object' && part !== null && 'typed' in part ? String(part.typed) : String(part),
+  );
+  return words.length > 0 ? words.join(', ') : text.save.none;
 }

@@ -141,7 +141,8 @@ export const text = {
       'does-not-fit': 'does not fit',
     } satisfies Record<FitVerdict, string>,
     soFar: (fit: string) => `${fit} so far`,
-    scope: 'The verdict covers fit and cut sizes. Water, air and heat are not proven yet.',
+    scope:
+      'The verdict covers fit, the choices of the method and cut sizes. Water, air and heat are not proven yet.',
   },
   stages: {
     measure: 'Measure',
@@ -153,8 +154,6 @@ export const text = {
     'hand-over': 'Hand over',
     label: 'Stages of the work',
     later: {
-      prove:
-        'Here will stand three proofs for this opening: where water runs and leaves, where the air line closes, and how warm the coldest corner stays. None of them is computed yet, so nothing here is proven.',
       order:
         'Here will stand the order of work over all openings, with rests, crew and weather, the cutting of rolls and the list of what must be ordered early. Until then the legal order of one opening is under Detail and Install.',
       test: 'Here will stand the readings of fan, chamber, spray and camera, and what they mean. Nothing has been tested in this program yet.',
@@ -186,6 +185,10 @@ export const text = {
       unit: 'Unit',
       method: 'Method',
       'survey.from': 'Measured from',
+      position: 'Place on the façade',
+      exposure: 'Exposure',
+      damage: 'Damage',
+      label: 'Label',
     },
   },
   measure: {
@@ -376,6 +379,7 @@ export const text = {
       frameMaterial: 'Frame',
       panes: 'Panes, outside first (;)',
       weight_kg: 'Weight, kg',
+      waterTest_Pa: 'Water test passed at, Pa',
       uFactor: 'U-factor, W/(m² K)',
       shgc: 'Solar gain (SHGC)',
       madeAt_m: 'Glazing closed at, m above sea',
@@ -427,6 +431,9 @@ export const text = {
     title: 'Site',
     changed: 'Somebody else changed this meanwhile. It is shown now; do it again.',
     altitude: 'Altitude of the site, m above sea',
+    gust: 'Gust of the site, m/s (3 s, 10 m, open country)',
+    terrain: 'Ground the wind comes over',
+    terrains: { 'built-up': 'town, trees', open: 'open country', coast: 'flat coast, open water' },
     facade: 'Façade',
     uMost: 'U-factor at most',
     shgcLeast: 'Solar gain at least',
@@ -708,6 +715,49 @@ export const text = {
     empty: 'Choose openings to see their pieces.',
     day: (marks: string) => `For ${marks}.`,
     folds: (at: string) => `folds at ${at}`,
+  },
+  exposure: {
+    title: 'Water: wind, rain and the pan',
+    lead: 'What presses on this opening, and what its pan has against it. Where water runs along every lap is not traced yet.',
+    place: 'Where it stands',
+    height: 'Height of its middle above ground, m',
+    zone: 'On the façade',
+    zones: { field: 'away from corners', corner: 'near a corner of the building' },
+    overhang: 'Overhang above it',
+    toSoffit: 'From its sill up to the soffit',
+    seal: 'Inner seal taken as',
+    seals: { sound: 'sound', doubtful: 'doubtful', missing: 'missing' },
+    pressures: 'Pressures',
+    velocity: 'Velocity pressure',
+    inward: 'Design pressure, inward',
+    outward: 'Design pressure, outward',
+    test: 'Water test it asks of the unit',
+    passed: 'Water test the unit passed',
+    pa: (value: number) => `${String(Math.round(value)).replace('-', '−')} Pa`,
+    unknown: 'not known',
+    noWind: 'Not checkable: enter the gust of the site on the page of the job.',
+    noHeight: 'Not checkable: enter how high above ground it stands.',
+    testHolds: (passed: number, asked: number) =>
+      `The unit passed ${Math.round(passed)} Pa, ${Math.round(asked)} Pa are asked.`,
+    testFails: (passed: number, asked: number) =>
+      `The unit passed only ${Math.round(passed)} Pa, ${Math.round(asked)} Pa are asked. Take a unit of a higher grade, or shelter it.`,
+    testUnknown: 'Not checkable: enter on the page of the unit what water test it passed.',
+    panTitle: 'Pan against standing water',
+    pan: (water: string, needed: string, has: string) =>
+      `Water stands ${water} high; with a fifth on top the pan must rise ${needed}. It rises ${has}.`,
+    panSound:
+      'With an airtight inner seal the joint stands at the outside pressure and the pan drains. Its rise is not called on.',
+    panNone: 'There is no pan here; this method keeps water out or relies on sealant.',
+    panFix: 'Steepen the sill, add a back dam, or make the inner seal airtight.',
+    rainTitle: 'Rain and the head',
+    rain: { sheltered: 'Sheltered', middling: 'Middling', exposed: 'Exposed' },
+    rainUnknown: 'Not known how it is sheltered: it is taken as exposed.',
+    headNeeded: 'A flashing of its own belongs over the head.',
+    headSpared: 'The overhang shelters it: the head may do without a flashing of its own. If unsure, add it.',
+    headHas: (what: string) => `Here: ${what}.`,
+    sources:
+      'ASCE 7-16 and NAFS, both from memory; hydrostatics; rain classes of national best-practice guides, from memory. Whoever is responsible for the structure sets the wind.',
+    printed: 'Laps, bonds and ways of water come next; so do air and heat.',
   },
   fasteners: {
     title: 'Fasteners',

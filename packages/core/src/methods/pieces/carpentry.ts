@@ -289,6 +289,14 @@ export function trimFrame(id: string, context: PieceContext): SolidPiece {
       box(`${id}-right`, 'wood', [r, r + t], [b, h], w),
       box(`${id}-sill`, 'wood', [l - t, r + t], [b - t, b], w),
       box(`${id}-head`, 'wood', [l - t, r + t], [h, h + t], w),
+      // Its own cap, past both ends, that throws water clear of the trim.
+      box(
+        `${id}-cap`,
+        'metal',
+        [l - t - CAP_PAST_mm, r + t + CAP_PAST_mm],
+        [h + t, h + t + 2],
+        [0, w[1] + CAP_PAST_mm],
+      ),
     ],
     [size(r - l + 2 * t, 2), size(h - b, 2)],
   );

@@ -11,7 +11,7 @@
 </script>
 
 <script lang="ts">
-  import type { DrawItem, Fill } from '@hulvek/core';
+  import { fillColour, lineColour, type DrawItem, type Fill } from '@hulvek/core';
   import Hatches from './Hatches.svelte';
 
   let { drawing, label, window }: DrawingViewProps = $props();
@@ -47,39 +47,13 @@
     'foam-face': 'foam-board',
     'self-adhered': 'coated-face',
   };
-  const FLAT: Partial<Record<Fill, string>> = {
-    none: 'none',
-    room: '#fdfcf9',
-    frame: '#f2f3f3',
-    glass: '#d3e4ea',
-    sealant: '#3a3f42',
-    fin: '#d9dcdd',
-    'stretch-flashing': '#6f9fb3',
-    'flashing-tape': '#a9c3c9',
-    'corner-tape': '#8f84bd',
-    membrane: '#8f84bd',
-    'air-sheet': '#a79cc9',
-    'sheet-metal': '#b4bcc0',
-    'masonry-face': '#ecd9cf',
-    siding: '#e4e0d6',
-    rod: '#c9ced1',
-    metal: '#a4acb0',
-  };
-  /** Sheets are thin: in a cut they show their colour, not their hatch. */
-  const LINE: Partial<Record<Fill, string>> = {
-    wrap: '#8b9a98',
-    'self-adhered': '#6f8f86',
-    'coated-face': '#6f8f86',
-    'foam-face': '#b8a46a',
-    fluid: '#4f7f66',
-  };
   const fillOf = (fill: Fill): string =>
-    HATCHED.has(fill) ? `url(#${id}-${HATCH_OF[fill] ?? fill})` : (FLAT[fill] ?? 'none');
+    HATCHED.has(fill) ? `url(#${id}-${HATCH_OF[fill] ?? fill})` : fillColour(fill);
   const path = (item: Extract<DrawItem, { kind: 'area' | 'line' }>): string =>
     item.points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ');
   const paint = (item: Extract<DrawItem, { kind: 'line' }>): string | undefined =>
     item.fill && item.fill !== 'none'
-      ? `stroke:${LINE[item.fill] ?? FLAT[item.fill] ?? '#8b9a98'};stroke-width:${item.width ?? 2}`
+      ? `stroke:${lineColour(item.fill)};stroke-width:${item.width ?? 2}`
       : undefined;
 </script>
 

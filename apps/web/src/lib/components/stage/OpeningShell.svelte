@@ -60,7 +60,7 @@
   </nav>
   <main class="work">
     <StageRail job={store.id} {opening} plan={editor.plan} />
-    <SaveBar {editor} editing={page.params.stage === 'measure' || page.params.stage === 'detail'} />
+    <SaveBar {editor} editing={['measure', 'detail', 'prove'].includes(page.params.stage ?? '')} />
     {@render children()}
   </main>
 </div>

@@ -9,7 +9,7 @@
 <script lang="ts">
   import Button from '$lib/components/ui/Button.svelte';
   import { text } from '$lib/texts/en.ts';
-  import { jobSchema } from '@hulvek/core';
+  import { jobSchema, terrains, type Terrain } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { store }: SiteFormProps = $props();
@@ -22,6 +22,8 @@
   const FIELDS = ['uMost', 'shgcLeast', 'shgcMost'] as const;
   const shown = (value: number | undefined) => (value === undefined ? '' : String(value));
   let altitude = $state(untrack(() => shown(job.altitude_m)));
+  let gust = $state(untrack(() => shown(job.wind?.gust_ms)));
+  let terrain = $state<Terrain>(untrack(() => job.wind?.terrain ?? 'open'));
   let asked = $state(
     untrack(() =>
       names.sort().map((name) => {
@@ -53,8 +55,9 @@
     const change = {
       ...(filled(altitude) && { altitude_m: figure(altitude) }),
       ...(facades.length > 0 && { facades }),
+      ...(filled(gust) && { wind: { gust_ms: figure(gust), terrain } }),
     };
-    const parsed = jobSchema.pick({ altitude_m: true, facades: true }).safeParse(change);
+    const parsed = jobSchema.pick({ altitude_m: true, facades: true, wind: true }).safeParse(change);
     if (!parsed.success) {
       problem = text.site.wrong;
       return;
@@ -62,6 +65,7 @@
     const was = {
       ...(job.altitude_m !== undefined && { altitude_m: job.altitude_m }),
       ...(job.facades && { facades: job.facades }),
+      ...(job.wind && { wind: job.wind }),
     };
     problem = await store.put('site', { was, change });
     saved = problem === '';
@@ -72,6 +76,13 @@
   <h2>{text.site.title}</h2>
   <p>{text.site.lead}</p>
   <label>{text.site.altitude}<input class="figure" autocomplete="off" bind:value={altitude} /></label>
+  <label>{text.site.gust}<input class="figure" autocomplete="off" bind:value={gust} /></label>
+  <label
+    >{text.site.terrain}
+    <select bind:value={terrain}>
+      {#each terrains as name (name)}<option value={name}>{text.site.terrains[name]}</option>{/each}
+    </select>
+  </label>
   {#if asked.length > 0}
     <table>
       <thead>

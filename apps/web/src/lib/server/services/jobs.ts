@@ -128,7 +128,7 @@ export async function setUnitSystem(db: Queries, job: string, units: Job['units'
 }
 
 /** What the job says of its site. */
-export type SitePart = Pick<Job, 'lines' | 'altitude_m' | 'facades'>;
+export type SitePart = Pick<Job, 'lines' | 'altitude_m' | 'facades' | 'wind'>;
 
 /** Changes parts of the job that still are what `was` says; a part left out of `change` is taken away. */
 export async function changeJob(
@@ -144,8 +144,8 @@ export async function changeJob(
       .where(eq(jobs.id, job))
       .for('update');
     if (!row) return false;
-    const { lines, altitude_m, facades, ...rest } = row.document;
-    const now: SitePart = defined({ lines, altitude_m, facades });
+    const { lines, altitude_m, facades, wind, ...rest } = row.document;
+    const now: SitePart = defined({ lines, altitude_m, facades, wind });
     // Only what the sender knew of can have been meant.
     const known = Object.fromEntries(
       Object.keys({ ...was, ...change }).map((k) => [k, now[k as keyof SitePart]]),

@@ -6,11 +6,11 @@ import { jobSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 
-const part = jobSchema.pick({ lines: true, altitude_m: true, facades: true });
+const part = jobSchema.pick({ lines: true, altitude_m: true, facades: true, wind: true });
 /** `was`: the same parts as the sender knew them. */
 const body = z.strictObject({ was: part, change: part });
 
-/** Changes what the job says of its site: common lines, altitude, what façades ask for. */
+/** Changes what the job says of its site: common lines, altitude, wind, what façades ask for. */
 export const PUT = async ({ params, request }) => {
   const { was, change } = await readBody(request, body);
   if (!(await changeJob(database(), params.job, was, change))) error(409, text.site.changed);
