@@ -27,6 +27,17 @@ test('a choice is departed from, the contradiction found, mended by its fix, acc
   await saved(page);
   await page.reload();
   await expect(panel.getByText('Accepted by Ines Kallas')).toBeVisible();
+  // Nobody can be made to have accepted it.
+  const part = (await (await page.request.get('/api/jobs/skarv-point/openings/skarv-n-03')).json()) as {
+    part: { document: { deviations: object[] }; version: number };
+  };
+  const { document, version } = part.part;
+  const forged = { ...document, deviations: document.deviations.map((d) => ({ ...d, person: 'Tove Aas' })) };
+  const answer = await page.request.put('/api/jobs/skarv-point/openings/skarv-n-03', {
+    headers: { origin: new URL(page.url()).origin },
+    data: { version, document: forged },
+  });
+  expect(answer.status()).toBe(400);
   await page.getByRole('link', { name: 'History' }).click();
   await expect(page.getByRole('row').filter({ hasText: 'Jambs in the opening: Bare' }).first()).toBeVisible();
   await page.goto(DETAIL);

@@ -48,6 +48,8 @@ export function depthStack(o: {
   unit: Unit;
   /** How far a buck stands out from the sheathing; `null` without one. */
   buck_mm: number | null;
+  /** Where the frame's front stands when no fin says so, from the sheathing; left out for a unit with fins. */
+  front_mm?: number;
   tape_mm: number;
   tapeLayers: number;
   drift_mm: number;
@@ -56,7 +58,8 @@ export function depthStack(o: {
   const outboard = sum(wall, 'exterior-board', 'cavity');
   const buck = buck_mm ?? 0;
   const fin = buck + o.drift_mm;
-  const front = fin + unit.fin.fromFront.mm;
+  const finned = o.front_mm === undefined;
+  const front = o.front_mm ?? fin + unit.fin.fromFront.mm;
   const back = front - unit.frameDepth.mm;
   const framing = -sum(wall, 'sheathing', 'framing');
   const interior = framing - sum(wall, 'service', 'interior-finish');
@@ -66,8 +69,7 @@ export function depthStack(o: {
     planes: {
       ...(cladding > 0 && { 'cladding-face': outboard + cladding, 'cladding-back': outboard }),
       ...(buck_mm !== null && { 'buck-face': buck }),
-      'fin-face': fin,
-      'tape-face': fin + tapeBuildUp_mm,
+      ...(finned && { 'fin-face': fin, 'tape-face': fin + tapeBuildUp_mm }),
       'frame-front': front,
       sheathing: 0,
       'frame-back': back,

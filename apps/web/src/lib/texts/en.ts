@@ -68,6 +68,7 @@ export const text = {
     tooLarge: 'This is more than the server takes at once. Send less.',
     noPhoto: 'There is no such picture in this job.',
     badRequest: 'The server could not read this request.',
+    otherName: 'A departure from a rule can only be accepted in one’s own name.',
     frozenMeanwhile: 'Somebody froze this plan meanwhile. Reload the page.',
     title: 'That did not work',
     id: 'Number for whoever looks after the server:',

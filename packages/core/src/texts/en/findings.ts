@@ -131,7 +131,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   'rule-broken': ({ rule, accepted }) => ({
     title: ruleTexts[rule].title,
     text: accepted
-      ? `${ruleTexts[rule].text} Accepted by ${accepted.person}: “${accepted.reason}”.`
+      ? `${ruleTexts[rule].text} Accepted by ${accepted.person}: “${accepted.reason}”${/[.!?]$/.test(accepted.reason) ? '' : '.'}`
       : ruleTexts[rule].text,
   }),
   'fin-on-wrap': ({ over_mm, cutBack_mm }, f) => ({

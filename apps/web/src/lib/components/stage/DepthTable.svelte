@@ -12,6 +12,11 @@
 
   let { plan }: DepthTableProps = $props();
   const length = $derived((mm: number) => formatLength(mm, plan.job.job.units));
+  /** A frame without fins stands where it is set. */
+  function finless({ build }: Plan): { front_mm?: number } {
+    if (!build || build.context.unit.finWidth > 0) return {};
+    return { front_mm: build.context.opening.origin[2] + build.context.unit.front };
+  }
   const stack = $derived(
     plan.wall && plan.unit && plan.choices
       ? depthStack({
@@ -20,6 +25,7 @@
           buck_mm: buckOf(plan.choices, plan.numbers, plan.method)?.projection ?? null,
           ...tapedCorner,
           drift_mm: 0,
+          ...finless(plan),
         })
       : null,
   );

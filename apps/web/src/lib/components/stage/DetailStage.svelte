@@ -28,6 +28,8 @@
   let tab = $state<(typeof TABS)[number]>('method');
   const plan = $derived(desk.plan);
   const build = $derived(plan.build);
+  /** As it is stored: long lists beside the drawing wait until a drag is let go. */
+  const settled = $derived(editor.plan);
   const units = $derived(editor.context.job.units);
   const accept = $derived(
     editor.mayPlan
@@ -156,7 +158,7 @@
       </div>
       {#if tab === 'pieces'}
         <h2>{text.detail.cuts}</h2>
-        <CutTable cuts={plan.cuts} {units} />
+        <CutTable cuts={settled.cuts} {units} />
         <p class="note">{text.detail.reachNote}</p>
       {:else if tab === 'fasteners'}
         <h2>{text.fasteners.title}</h2>
@@ -164,12 +166,12 @@
       {:else if tab === 'numbers'}
         <h2>{text.detail.numbers}</h2>
         <fieldset class="whole" disabled={!editor.mayPlan}><MethodNumbers {editor} /></fieldset>
-      {:else if plan.choices && plan.method}
+      {:else if settled.choices && settled.method}
         <h2>{text.detail.axes}</h2>
         <fieldset class="whole" disabled={!editor.mayPlan}>
           <MethodChoices
-            choices={plan.choices}
-            inherited={methodChoices(plan.method)}
+            choices={settled.choices}
+            inherited={methodChoices(settled.method)}
             onchoose={(axis, choice) => desk.chooseAxis(axis, choice)}
           />
         </fieldset>

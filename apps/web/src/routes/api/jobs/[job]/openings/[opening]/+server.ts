@@ -25,10 +25,10 @@ export const PUT = async ({ params, request, locals }) => {
   const { document, version } = await readBody(request, body);
   if (document.id !== params.opening || !locals.person) error(400, text.errors.badRequest);
   const db = database();
-  if (!may(locals.role, 'plan')) {
-    const stored = (await loadPart(db, params.job, document.id))?.document;
-    if (!stored || !onlySurveyChanged(stored, document)) error(403, text.errors.notAllowed);
-  }
+  const stored = (await loadPart(db, params.job, document.id))?.document;
+  if (!stored) error(404, text.errors.noOpening);
+  if (!may(locals.role, 'plan') && !onlySurveyChanged(stored, document)) error(403, text.errors.notAllowed);
+  if (!departsInOwnName(stored, document, locals.person.name)) error(400, text.errors.otherName);
   const result = await saveOpening(db, params.job, { document, from: version, person: locals.person.name });
   if (result.ok) return json({ version: result.version });
   if (!result.theirs) error(404, text.errors.noOpening);
@@ -38,3 +38,9 @@ export const PUT = async ({ params, request, locals }) => {
 /** Measuring is not planning: whoever may only measure may choose the side, nothing else. */
 const onlySurveyChanged = (stored: OpeningDocument, next: OpeningDocument): boolean =>
   contentHash({ ...stored, survey: null }) === contentHash({ ...next, survey: null });
+
+/** Nobody departs from a rule in somebody else's name. */
+function departsInOwnName(stored: OpeningDocument, next: OpeningDocument, person: string): boolean {
+  const known = new Set((stored.deviations ?? []).map((deviation) => contentHash(deviation)));
+  return (next.deviations ?? []).every((d) => d.person === person || known.has(contentHash(d)));
+}
