@@ -11,6 +11,7 @@ import {
   holdsFor,
   presets,
   openingsOf,
+  pieceReaches,
   planOpening,
   presetIds,
   ruleIds,
@@ -68,6 +69,18 @@ describe.each(presetIds)('%s', (preset) => {
     const end = sceneAfter(build, build.steps.length);
     expect(end.layers.some((l) => l.thing === 'unit')).toBe(true);
   });
+});
+
+it('the wall’s own layer needs no free wall; a buck’s strips are measured from the rough opening', () => {
+  for (const preset of presetIds)
+    for (const { piece, reach } of pieceReaches({ build: built(example(preset)) })) {
+      expect(['wrap', 'wall-face']).not.toContain(piece);
+      expect(Math.max(...Object.values(reach)), `${preset} ${piece}`).toBeLessThan(300);
+    }
+  const buck = pieceReaches({ build: built(example('foam-buck-outboard')) });
+  const plain = pieceReaches({ build: built(example('drained-head-flap')) });
+  const left = (list: typeof buck) => list.find((r) => r.piece === 'jamb-tape-left')?.reach.left ?? 0;
+  expect(left(plain) - left(buck)).toBeCloseTo(38, 0);
 });
 
 it('corner places of a tape pan: void, patched by the patch, patched under the pan; a stretched pan is one piece, a fluid one filled', () => {

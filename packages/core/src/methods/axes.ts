@@ -19,7 +19,7 @@ export const axes = {
   position: ['outboard', 'mid', 'inboard'],
   buck: ['none', 'lumber', 'foam-l', 'panel-frame'],
   sillDrain: ['slope', 'back-dam', 'slope-and-dam'],
-  pan: ['stretch', 'tape-and-patches', 'rigid', 'fluid', 'buck', 'none'],
+  pan: ['stretched', 'tape-and-patches', 'rigid', 'fluid', 'buck', 'none'],
   jambs: ['bare', 'wrap-turned-in', 'flashing', 'fluid'],
   bedding: ['drained', 'interrupted', 'barrier'],
   beadOn: ['fin', 'wall'],

@@ -14,7 +14,7 @@ const DRAINED: Choices = {
   position: 'outboard',
   buck: 'none',
   sillDrain: 'slope',
-  pan: 'stretch',
+  pan: 'stretched',
   jambs: 'flashing',
   bedding: 'drained',
   beadOn: 'fin',

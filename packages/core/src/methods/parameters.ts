@@ -35,7 +35,7 @@ const row = (
   kind: Parameter['kind'] = 'length',
 ): Parameter => ({ group, kind, initial, least, most, when, source: 'common practice, no source' });
 
-const PANNED = { pan: ['stretch', 'tape-and-patches', 'rigid', 'fluid'] } as const;
+const PANNED = { pan: ['stretched', 'tape-and-patches', 'rigid', 'fluid'] } as const;
 const JAMBS_FLASHED = { jambs: ['flashing', 'fluid'] } as const;
 const SEALED_BY_STRIP = { innerSeal: ['corner-tape', 'membrane', 'sheet-acoustic'] } as const;
 

@@ -61,7 +61,7 @@ export const pieceRows: readonly PieceRow[] = [
   // The sill.
   once(['board', 'bevelled-board', { ...SLOPED, ...NOT_POCKET, buck: ['none'] }]),
   ...each(JAMBS)(['corner-patch', 'corner-patch', { pan: ['tape-and-patches'] }]),
-  once(['pan', 'stretch-pan', { pan: ['stretch'] }]),
+  once(['pan', 'stretch-pan', { pan: ['stretched'] }]),
   once(['pan', 'tape-pan', { pan: ['tape-and-patches'] }]),
   once(['pan', 'rigid-pan', { pan: ['rigid'] }]),
   once(['pan', 'fluid-pan', { pan: ['fluid'] }]),

@@ -72,7 +72,7 @@ const makers = (when: Condition, ...fixes: Partial<Choices>[]): Rule => ({
   source: 'the maker’s instructions, as entered for the unit',
 });
 
-const ANY_PAN = ['stretch', 'tape-and-patches', 'rigid', 'fluid', 'buck'] as const;
+const ANY_PAN = ['stretched', 'tape-and-patches', 'rigid', 'fluid', 'buck'] as const;
 const OPEN_SILL = ['drained', 'interrupted'] as const;
 const WRAPS = ['mechanical-wrap', 'self-adhered'] as const;
 const NO_WRAP = ['integral-sheathing', 'fluid', 'foam-face', 'masonry', 'existing'] as const;
@@ -89,13 +89,13 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
     'water',
     'watch',
     { ...NOT_POCKET, bedding: ['barrier'], pan: ['none'] },
-    { bedding: 'drained', pan: 'stretch', bottomFin: 'spacers' },
+    { bedding: 'drained', pan: 'stretched', bottomFin: 'spacers' },
   ),
   'nothing-under-a-drained-unit': rule(
     'water',
     'fails',
     { ...NOT_POCKET, bedding: OPEN_SILL, pan: ['none'] },
-    { pan: 'stretch' },
+    { pan: 'stretched' },
   ),
   'every-hole-over-open-sill': rule(
     'water',

@@ -250,7 +250,7 @@ const SILL = [
   },
   {
     id: 'pan',
-    when: { pan: ['stretch'] },
+    when: { pan: ['stretched'] },
     physical: ['slope-board', 'cut-flap', 'wall-layer', 'apron', 'buck-on', 'panel-frame-on'],
     process: ['trim-opening'],
     events: stick('pan'),

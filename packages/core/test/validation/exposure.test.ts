@@ -27,7 +27,7 @@ describe('wind', () => {
     ['coast', 15, 1.03],
     ['coast', 30, 1.16],
   ] as const)('Kz over %s terrain at %i ft is %f', (terrain, feet, kz) =>
-    expect(exposureFactor(feet * FOOT_m, terrain)).toBeCloseTo(kz, 2),
+    expect(Math.abs(exposureFactor(feet * FOOT_m, terrain) - kz)).toBeLessThan(0.01),
   );
 
   it('50 m/s at 9.14 m in open terrain: q 1 279 Pa, a 0.9 m² window at a corner 905 Pa in and 1 212 Pa out', () => {

@@ -281,7 +281,7 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
     ),
   },
   pan: {
-    stretch: c('Stretchable flashing, one piece', 'No cut in the corners.', 'Usually.'),
+    stretched: c('Stretchable flashing, one piece', 'No cut in the corners.', 'Usually.'),
     'tape-and-patches': c(
       'Straight tape over corner patches',
       'Ordinary roll, corners protected first.',

@@ -223,7 +223,7 @@
   .layers,
   .files {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: center;
     gap: 2px var(--gap-3);
   }

@@ -83,7 +83,7 @@
   }
   fieldset {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     gap: 0 var(--gap-4);
   }
   legend {
@@ -102,7 +102,7 @@
   }
   .buttons {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     gap: var(--gap-2);
   }
   @media print {

@@ -148,7 +148,7 @@
   .buttons,
   .line {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: center;
     gap: 6px var(--gap-3);
   }

@@ -183,7 +183,7 @@
   }
   header {
     display: flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: center;
     gap: var(--gap-2) var(--gap-3);
   }
