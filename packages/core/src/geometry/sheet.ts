@@ -144,7 +144,8 @@ export function stripRound(
       })),
     );
     at += x[1] - x[0];
-    const extra = i === parts.length - 1 ? closing_mm : pleat_mm;
+    // Every side ends at a corner; after the last one comes the lap that closes the ring.
+    const extra = pleat_mm + (i === parts.length - 1 ? closing_mm : 0);
     pleats.push(rectangle([at, at + extra], [0, y[1] - y[0]]));
     at += extra;
   });

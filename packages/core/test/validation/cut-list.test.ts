@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { pieceText, piecesSvg, tear_mm } from '@hulvek/core';
+import {
+  exampleJob,
+  openingsOf,
+  pieceText,
+  piecesSvg,
+  planOpening,
+  tear_mm,
+  type PresetId,
+} from '@hulvek/core';
 import { foldLines } from '../../src/geometry/sheet.ts';
 import { crooked, planWith, SQUARE } from '../support/openings.ts';
 
@@ -90,3 +98,56 @@ function spaceArea(ring: readonly (readonly [number, number, number])[]): number
   });
   return Math.hypot(...sum);
 }
+
+/** Lengths that the trade gives as formulas; common practice, no source. */
+describe('formulas of the trade, on each school’s own example', () => {
+  const of = (preset: PresetId) => {
+    const file = exampleJob(preset);
+    const [opening] = openingsOf(file);
+    const plan = opening && planOpening(opening, file);
+    if (!plan?.build) throw new Error(`${preset} is not built`);
+    const { opening: o, unit, numbers } = plan.build.context;
+    const cut = (piece: string) => {
+      const row = plan.cuts.find((c) => c.piece === piece);
+      if (!row) throw new Error(`${preset} has no ${piece}`);
+      return row;
+    };
+    return { o, unit, numbers, cut };
+  };
+
+  it('pan W + 2 upturns; drained bead W + 2 H over the fin holes, barrier bead the whole ring', () => {
+    for (const preset of ['drained-head-flap', 'open-studs', 'rigid-pan-heavy', 'cut-back-wrap'] as const) {
+      const { o, numbers, cut } = of(preset);
+      expect(cut('pan').length_mm, preset).toBeCloseTo(o.width + 2 * numbers.panUpturn, 2);
+    }
+    const drained = of('drained-head-flap');
+    const { width: w, height: h } = drained.unit;
+    expect(drained.cut('bead').length_mm).toBeCloseTo(w + 2 * 25 + 2 * (h + 25), 2);
+    expect(of('closed-barrier').cut('bead').length_mm).toBeCloseTo(2 * (w + 50) + 2 * (h + 50), 2);
+  });
+
+  it('membrane: sides of the reveal + 4 × 2 × 25 + 50; apron a bay past each side; patches 100 long, two of them', () => {
+    const { o, unit, numbers, cut } = of('masonry-cavity');
+    const low = numbers.boardFront - unit.back * Math.tan((numbers.slope * Math.PI) / 180);
+    expect(cut('membrane').length_mm).toBeCloseTo(2 * o.width + 2 * (o.height - low) + 4 * 2 * 25 + 50, 1);
+    const studs = of('open-studs');
+    expect(studs.cut('apron').length_mm).toBeCloseTo(studs.o.width + 2 * 400, 2);
+    expect(studs.cut('apron').width_mm).toBeCloseTo(300, 2);
+    const patched = of('cut-back-wrap');
+    for (const side of ['left', 'right'])
+      expect(patched.cut(`corner-patch-${side}`).length_mm).toBeCloseTo(100, 2);
+  });
+
+  it('head tape: outer edges of the jamb tapes + 2 × 25; a second one 25 further each side; tape turned 6.4 mm onto a separate fin’s frame', () => {
+    const { unit, cut } = of('separate-fin-double-head');
+    const reach = 100 - 6.35;
+    expect(cut('head-tape').length_mm).toBeCloseTo(unit.width + 2 * (reach + 25), 2);
+    expect(cut('head-tape-2').length_mm).toBeCloseTo(unit.width + 2 * (reach + 50), 2);
+    expect(cut('jamb-tape-left').width_mm).toBeCloseTo(100, 2);
+  });
+
+  it('fluid: area times film, 0.35 mm wet', () => {
+    const { cut } = of('fluid-recessed');
+    expect(cut('pan').volume_ml).toBeCloseTo((cut('pan').area_mm2 * 0.35) / 1000, 6);
+  });
+});
