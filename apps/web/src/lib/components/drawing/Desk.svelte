@@ -203,6 +203,7 @@
     height: 100%;
     min-height: 260px;
     overflow: hidden;
+    contain: layout paint;
     touch-action: pan-y;
   }
   .desk[data-zoomed='true'] {

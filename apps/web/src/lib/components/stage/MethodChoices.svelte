@@ -64,6 +64,9 @@
 
 <style>
   fieldset {
+    /* Beside a drawing that is dragged, what is out of sight need not be laid out. */
+    content-visibility: auto;
+    contain-intrinsic-size: auto 360px;
     display: grid;
     gap: var(--gap-2);
     padding: var(--gap-2) 0 var(--gap-3);
