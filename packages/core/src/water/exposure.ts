@@ -1,4 +1,5 @@
 /** How hard rain and wind press on one opening: pressures, the test they ask of the unit, shelter, head flashing. */
+import type { Choices } from '../methods/axes.ts';
 
 /** Ground roughness that the wind comes over. */
 export const terrains = ['built-up', 'open', 'coast'] as const;
@@ -112,3 +113,18 @@ export function rainClass(o: { overhang_mm: number; toSoffit_mm: number; terrain
 
 /** Whether the head needs a flashing of its own: only a sheltered opening may do without. If unsure, add it. */
 export const needsHeadFlashing = (rain: RainClass | null): boolean => rain !== 'sheltered';
+
+/**
+ * Returns what a method's head is worth in the rain: sheltered it needs no flashing of its own, a cap or tray is one,
+ * anything else is to be watched, and of an old wall nobody knows.
+ *
+ * Source: common practice, no source.
+ */
+export function headVerdict(
+  rain: RainClass | null,
+  { waterLayer, head }: Pick<Choices, 'waterLayer' | 'head'>,
+): 'holds' | 'watch' | 'not-checkable' {
+  if (!needsHeadFlashing(rain)) return 'holds';
+  if (waterLayer === 'existing') return 'not-checkable';
+  return head === 'cap' || head === 'flap-and-cap' ? 'holds' : 'watch';
+}

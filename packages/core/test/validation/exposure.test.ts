@@ -5,6 +5,7 @@ import {
   designPressure,
   exampleJob,
   exposureFactor,
+  headVerdict,
   openingsOf,
   planOpening,
   plannedSeal,
@@ -76,6 +77,15 @@ describe('rain', () => {
     // A lower storey has the same roof and a larger height to it.
     expect(rainClass({ overhang_mm: 1000, toSoffit_mm: 5200, terrain: 'built-up' })).toBe('exposed');
   });
+});
+
+it('an exposed head without a cap is watched, with one it holds, sheltered it may do without, of an old wall nobody knows', () => {
+  const flap = { waterLayer: 'mechanical-wrap', head: 'flap' } as const;
+  expect(headVerdict('exposed', flap)).toBe('watch');
+  expect(headVerdict(null, flap)).toBe('watch');
+  expect(headVerdict('exposed', { ...flap, head: 'flap-and-cap' })).toBe('holds');
+  expect(headVerdict('sheltered', flap)).toBe('holds');
+  expect(headVerdict('middling', { waterLayer: 'existing', head: 'cap' })).toBe('not-checkable');
 });
 
 describe('water in the pan', () => {

@@ -722,6 +722,7 @@ export const text = {
     lead: 'What presses on this opening, and what its pan has against it. Where water runs along every lap is not traced yet.',
     place: 'Where it stands',
     height: 'Height of its middle above ground, m',
+    heightWrong: (most: number) => `Write metres between 0 and ${most}, like 4.5.`,
     zone: 'On the façade',
     zones: { field: 'away from corners', corner: 'near a corner of the building' },
     overhang: 'Overhang above it',

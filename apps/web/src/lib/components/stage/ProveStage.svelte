@@ -17,6 +17,7 @@
     damCheck,
     designPressure,
     formatLength,
+    headVerdict,
     needsHeadFlashing,
     pieceText,
     plannedSeal,
@@ -79,7 +80,8 @@
     if (plan.choices?.pan === 'none') return 'watch';
     return dam.holds ? 'holds' : 'fails';
   });
-  const hasHead = $derived(plan.choices !== null && plan.choices.waterLayer !== 'existing');
+  const rainVerdict = $derived<Verdict>(plan.choices ? headVerdict(rain, plan.choices) : 'not-checkable');
+  let heightProblem = $state('');
 
   function set(change: Partial<NonNullable<Opening['exposure']>>) {
     editor.change((opening) => {
@@ -88,10 +90,12 @@
       return next.length === 0 ? rest : { ...rest, exposure: Object.fromEntries(next) };
     });
   }
+  const MOST_HEIGHT_m = 300;
   function setHeight(typed: string) {
     const value = Number(typed.trim().replace(',', '.'));
-    if (typed.trim() === '') set({ height_m: undefined });
-    else if (Number.isFinite(value) && value >= 0 && value <= 300) set({ height_m: value });
+    const sound = typed.trim() === '' || (Number.isFinite(value) && value >= 0 && value <= MOST_HEIGHT_m);
+    heightProblem = sound ? '' : t.heightWrong(MOST_HEIGHT_m);
+    if (sound) set({ height_m: typed.trim() === '' ? undefined : value });
   }
 </script>
 
@@ -124,8 +128,11 @@
         autocomplete="off"
         inputmode="decimal"
         value={exposure.height_m ?? ''}
+        aria-invalid={heightProblem !== ''}
+        aria-describedby="height-say"
         onchange={(event) => setHeight(event.currentTarget.value)}
       />
+      <p id="height-say" class="wide problem" aria-live="polite">{heightProblem}</p>
       <label for="zone">{t.zone}</label>
       <select
         id="zone"
@@ -200,13 +207,15 @@
     {:else}<p>{editor.context.job.wind ? t.noHeight : t.noWind}</p>{/if}
 
     <h3>
-      <VerdictMark verdict={rain === null && !hasHead ? 'not-checkable' : 'holds'} word />
+      <VerdictMark verdict={rainVerdict} word />
       {t.rainTitle}
     </h3>
     <p>
       {rain === null ? t.rainUnknown : `${t.rain[rain]}.`}
       {needsHeadFlashing(rain) ? t.headNeeded : t.headSpared}
-      {plan.choices && hasHead ? t.headHas(choiceText('head', plan.choices.head).name) : ''}
+      {plan.choices && plan.choices.waterLayer !== 'existing'
+        ? t.headHas(choiceText('head', plan.choices.head).name)
+        : ''}
     </p>
     <p class="quiet">{t.sources}</p>
     <p class="quiet">{t.printed}</p>
@@ -256,6 +265,9 @@
   }
   .wide {
     grid-column: 1 / -1;
+  }
+  .problem:empty {
+    display: none;
   }
   h3 {
     display: flex;
