@@ -26,6 +26,7 @@ const FACE_ENDS: readonly (readonly [piece: string, edge: Edge, parameter: Param
   ['head-tape', 'right', 'headTapePast'],
   ['head-tape-2', 'top', 'headTape2Width'],
   ['sill-tape', 'bottom', 'sillTapeWidth'],
+  ['face-tape-sill', 'bottom', 'faceTapeWidth'],
   ['skirt', 'bottom', 'skirtHeight'],
   ['apron', 'bottom', 'apronWidth'],
   ['pan', 'bottom', 'panLap'],

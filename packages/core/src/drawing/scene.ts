@@ -2,8 +2,8 @@
 import { hangingLine, type Fan, type Sheet, type SheetFace } from '../geometry/sheet.ts';
 import type { Solid } from '../geometry/solid.ts';
 import type { Point3 } from '../geometry/vector.ts';
-import type { BeadPiece, Piece } from '../methods/pieces/piece.ts';
-import { BODY, faceKey, replay, type Things, type WallState } from '../order/events.ts';
+import type { BeadPiece } from '../methods/pieces/piece.ts';
+import { BODY, faceKey, replay, thingsOf, type WallState } from '../order/events.ts';
 import type { Build } from '../plan/draft.ts';
 
 /** One visible layer; `fresh` when it came or moved in the step shown. */
@@ -39,11 +39,6 @@ export interface Scene {
   readonly layers: readonly Layer[];
   readonly state: WallState;
 }
-
-export const thingsOf = (pieces: readonly Piece[]): Things =>
-  new Map(
-    pieces.map((piece) => [piece.id, piece.form === 'sheet' ? piece.sheet.faces.map((f) => f.id) : [BODY]]),
-  );
 
 /**
  * Returns the wall after the first `count` steps, lowest layer first.

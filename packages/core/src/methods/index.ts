@@ -70,7 +70,8 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
       head: 'two-tapes',
       shims: 'plastic-at-sill',
     },
-    { buckProjection: 70, jambFaceLeg: 40 },
+    // The pan's leg reaches the seam below the buck.
+    { buckProjection: 70, jambFaceLeg: 40, panLap: 64 },
   ],
   'fluid-recessed': [
     {
@@ -114,6 +115,8 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
       airLayer: 'sheathing',
       innerSeal: 'foam-alone',
     },
+    // The pan must reach over the wrap that is cut back below it.
+    { panLap: 100 },
   ],
   'integral-sheathing': [{ waterLayer: 'integral-sheathing', bottomFin: 'spacers', head: 'two-tapes' }],
   'rigid-pan-heavy': [

@@ -81,6 +81,7 @@ const rows = {
   tapeOnFrame: row('outside', inches(1 / 4), 2, 20, { ...FINNED, tapeEdge: ['onto-frame'] }),
   gasketZone: row('outside', 10, 0, 40, { ...FINNED, tapeEdge: ['gasket'] }),
   sillTapeWidth: row('outside', 100, 50, 200, { ...FINNED, bedding: ['barrier'] }),
+  faceTapeWidth: row('outside', 100, 60, 200, { ...BUCKED, waterLayer: ['foam-face'] }),
   skirtHeight: row('outside', 250, 100, 400, { ...FINNED, windSkirt: ['strip'] }),
   outerSealDepth: row('outside', 12, 5, 40, FINLESS),
   courseLap: row('outside', 150, 50, 400, UNIT_FIRST),

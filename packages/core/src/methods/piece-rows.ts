@@ -26,6 +26,8 @@ const MECHANICAL = { ...WRAP_FIRST, waterLayer: ['mechanical-wrap'] } as const;
 const ADHERED = { ...WRAP_FIRST, waterLayer: ['self-adhered'] } as const;
 const JAMBS_TAPED = { jambs: ['flashing'] } as const;
 const JAMBS_FLUID = { jambs: ['fluid'] } as const;
+/** A buck between the boards of a taped face: their seam is bridged, by the fin's tapes where there are any. */
+const SEAMED = { ...BUCKED, waterLayer: ['foam-face'], facts: ['has-exterior-board'] } as const;
 const NO_BLOCKS = { gapFill: ['foam', 'wool', 'loose-fibre'] } as const;
 const JAMB_SHIMMED = { shims: ['removed', 'plastic-at-sill', 'at-hinges'] } as const;
 
@@ -99,6 +101,8 @@ export const pieceRows: readonly PieceRow[] = [
       facts: ['has-exterior-board'],
     },
   ]),
+  ...each(['sill'])(['face-tape', 'face-tape', SEAMED]),
+  ...each(HEAD_AND_JAMBS)(['face-tape', 'face-tape', { ...SEAMED, ...FINLESS }]),
   once(['sill-tape', 'sill-tape', { ...FINNED, bedding: ['barrier'] }]),
   once(['skirt', 'wind-skirt', { ...FINNED, windSkirt: ['strip'] }]),
   ...each(JAMBS)(['jamb-tape', 'jamb-tape', FINNED]),

@@ -1,7 +1,6 @@
 /** The places where strips meet at corners, each with what closes it: the small holes that nobody keeps a list of. */
 import type { Build } from '../plan/draft.ts';
-import { BODY, faceKey, replay } from './events.ts';
-import { thingsOf } from '../drawing/scene.ts';
+import { BODY, faceKey, replay, thingsOf } from './events.ts';
 
 export const cornerIds = [
   'sill-left',

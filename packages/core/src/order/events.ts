@@ -1,4 +1,5 @@
 /** The wall's state is a replay of what was done to it, in order. */
+import type { Piece } from '../methods/pieces/piece.ts';
 
 export const operations = [
   'place',
@@ -40,6 +41,8 @@ export interface Contact {
   readonly face: string;
   readonly kind: ContactKind;
   readonly step: string;
+  /** Its moment, in the count of `order`. */
+  readonly at: number;
 }
 
 export interface WallState {
@@ -52,6 +55,10 @@ export interface WallState {
 export type Things = ReadonlyMap<string, readonly string[]>;
 
 export const BODY = 'body';
+export const thingsOf = (pieces: readonly Piece[]): Things =>
+  new Map(
+    pieces.map((piece) => [piece.id, piece.form === 'sheet' ? piece.sheet.faces.map((f) => f.id) : [BODY]]),
+  );
 export const faceKey = (thing: string, face: string): string => `${thing}/${face}`;
 
 /**
@@ -80,7 +87,7 @@ export function replay(things: Things, events: readonly WallEvent[]): WallState 
       const moves = op === 'place' || op === 'return';
       faces.set(key, { thing, face, state: next, order: moves ? order : (now?.order ?? order) });
       const kind = CONTACT_OF[op];
-      if (kind) contacts.push({ thing, face, kind, step: event.step });
+      if (kind) contacts.push({ thing, face, kind, step: event.step, at: order });
       if (op === 'remove' || op === 'lift') dropContacts(contacts, thing, face);
     }
   });

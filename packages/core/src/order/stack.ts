@@ -3,9 +3,8 @@ import { contains, intersection, type Polygon } from '../geometry/polygon.ts';
 import type { SheetFace } from '../geometry/sheet.ts';
 import type { SurfaceId } from '../geometry/surface.ts';
 import type { Point2 } from '../geometry/vector.ts';
-import { thingsOf } from '../drawing/scene.ts';
 import type { Build } from '../plan/draft.ts';
-import { CONTACT_OF, faceKey, replay, type ContactKind, type WallEvent } from './events.ts';
+import { CONTACT_OF, faceKey, replay, thingsOf, type ContactKind, type WallEvent } from './events.ts';
 
 /** One face in the stack over a point; the list it stands in runs from the wall outwards. */
 export interface StackEntry {

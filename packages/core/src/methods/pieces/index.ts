@@ -38,6 +38,7 @@ import {
   tapePan,
 } from './reveal.ts';
 import {
+  faceTape,
   frameMembrane,
   headTape,
   innerSeal,
@@ -122,6 +123,7 @@ const makers = {
   'outer-rod': onUnit(({ id }, context) => outerRod(id, context)),
   'exterior-board': onUnit(({ id }, context) => exteriorBoard(id, context)),
   'sill-tape': onUnit(({ id }, context) => sillTape(id, context)),
+  'face-tape': onUnit((row, context) => faceTape(row.id, anySide(row), context)),
   'wind-skirt': onUnit(({ id }, context) => windSkirt(id, context)),
   'jamb-tape': onUnit((row, context) => jambTape(row.id, jamb(row), context)),
   'head-tape': onUnit(({ id }, context) => headTape(id, context)),

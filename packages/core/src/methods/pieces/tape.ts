@@ -163,6 +163,30 @@ export function sillTape(id: string, context: PieceContext): SheetPiece {
   });
 }
 
+/**
+ * Over the seam between a buck and the board beside it, half on each. Below a fin the strip stays clear of it, so that
+ * what leaves the pan runs out over it.
+ */
+export function faceTape(id: string, side: Side, context: PieceContext): SheetPiece {
+  const { unit, numbers, opening } = withUnit(context, id);
+  const { width: W, height: H, surfaces } = opening;
+  const face = opening.buck?.face ?? 0;
+  const half = numbers.faceTapeWidth / 2;
+  const [l, r] = [-face - half, W + face + half];
+  const strip = (at: Point2, along: Point2, length: number): SheetPiece =>
+    wallStrip(id, surfaces.wall, { at, along, length, across: [-half, half] });
+  if (side === 'head') {
+    const past = numbers.headTapePast;
+    return strip([l - past, H + face], [1, 0], r - l + 2 * past);
+  }
+  const low = unit.finWidth > 0 ? Math.min(-face, unit.bottom - unit.finWidth - CLEAR_OF_FIN_mm - half) : -face;
+  if (side === 'sill') return strip([l, low], [1, 0], r - l);
+  return strip([side === 'left' ? -face : W + face, low - half], [0, 1], H + face - low + half);
+}
+
+/** Between the bottom fin and a strip below it, common practice, no source. */
+const CLEAR_OF_FIN_mm = 5;
+
 /** A strip of wrap hung on the bottom fin that slows wind and lets water leave below. */
 export function windSkirt(id: string, context: PieceContext): SheetPiece {
   const { unit, numbers, opening } = withUnit(context, id);

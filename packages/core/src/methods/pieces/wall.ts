@@ -240,13 +240,16 @@ export function wallFace(id: string, material: SheetMaterialId, context: PieceCo
 /** What of the apron stays flat below the pan's lap, common practice, no source. */
 const APRON_FREE_mm = 25;
 
+/** The pan sticks to the apron's upper part; only what hangs below that can be folded up. */
+const apronHeld = ({ panLap, apronWidth }: PieceContext['numbers']): number =>
+  Math.min(panLap + APRON_FREE_mm, apronWidth - 1);
+
 /** A strip of wrap hung below the sill of open studs: the first course comes under it. */
 export function apron(id: string, context: PieceContext): SheetPiece {
   const { opening, numbers } = context;
   const past = numbers.apronPast;
   const x = [-past, opening.width + past] as const;
-  // The pan sticks to its upper part; only what hangs below that can be folded up.
-  const stuck = Math.min(numbers.panLap + APRON_FREE_mm, numbers.apronWidth - 1);
+  const stuck = apronHeld(numbers);
   const on = opening.surfaces.wall;
   const sheet = foldSheet({ id, material: 'wrap' }, { at: [0, 0], along: [1, 0] }, [
     { id: 'top', surface: on, flat: rectangle(x, [-stuck, 0]) },
@@ -255,12 +258,13 @@ export function apron(id: string, context: PieceContext): SheetPiece {
   return worked(id, sheet);
 }
 
-/** Lower course of wrap, up to the rough sill and under the apron. */
+/** Lower course of wrap, under the apron up to where that is held. */
 export function lowerCourse(id: string, context: PieceContext): SheetPiece {
-  const { opening } = context;
+  const { opening, numbers } = context;
   const { left, right } = courseEnds(context);
+  const top = -apronHeld(numbers);
   const sheet = foldSheet({ id, material: 'wrap' }, { at: [0, 0], along: [1, 0] }, [
-    { id: 'face', surface: opening.surfaces.wall, flat: rectangle([left, right], [-COURSE_BELOW_mm, 0]) },
+    { id: 'face', surface: opening.surfaces.wall, flat: rectangle([left, right], [top - COURSE_BELOW_mm, top]) },
   ]);
   return inPlace(id, sheet);
 }

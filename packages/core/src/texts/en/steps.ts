@@ -52,6 +52,13 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     why: 'Bare staples tear out in wind. The wrap is the wall’s water layer; everything else laps onto it.',
     caution: HEIGHT,
   },
+  'membrane-on-wall': {
+    short: 'Membrane',
+    title: 'Self-adhered membrane on, rolled',
+    how: 'From below upwards, each course over the one beneath. Pull the liner a bit at a time, roll all of it. Cut it flush with sill and jambs.',
+    why: 'It is the wall’s water layer and sticks to the sheathing: water that gets behind its edge cannot run on.',
+    caution: HEIGHT,
+  },
   'cut-flap': {
     short: 'Flap up',
     title: 'Slit the head at 45° and fold the flap up',
@@ -201,6 +208,13 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     title: 'Wrap on, folded into the opening at sill and jambs',
     how: 'Over the sloped sill first. Cut the head and both lower corners, fold sill, then jambs into the opening, fix inside.',
     why: 'The wrap is the air layer too, so it has to reach the inner seal.',
+    caution: HEIGHT,
+  },
+  'membrane-turned-in': {
+    short: 'Membrane in',
+    title: 'Self-adhered membrane on, folded into the opening at sill and jambs',
+    how: 'Over the sloped sill first. Cut the head and both lower corners, fold sill, then jambs into the opening. Roll all of it.',
+    why: 'It is the air layer too, so it has to reach the inner seal.',
     caution: HEIGHT,
   },
   'face-seams': {
@@ -436,6 +450,21 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     why: 'From here on the board’s face is the water layer and the tapes land on it.',
     caution: HEIGHT,
   },
+  'face-tape-sill': {
+    short: 'Sill seam',
+    title: 'Strip over the seam below the sill',
+    how: 'Half on the buck, half on the board, past both sides. Clear of the bottom fin: the pan drains over it. Roll it.',
+    why: 'What leaves the pan runs down over this seam. Open, it leads behind the board.',
+    look: 'Strip rolled, no wrinkle at its upper edge, the way out of the pan above it open.',
+  },
+  'face-tapes': {
+    short: 'Seams',
+    title: 'Strips over the seams at jambs and head',
+    how: 'Jambs over the ends of the sill strip, then the head over both and over the leg of the cap. Roll them.',
+    why: 'Low before high. The seam between buck and board is the wall’s water layer here.',
+    look: 'All strips rolled, the head’s upper edge without fish-mouths.',
+    caution: HEIGHT,
+  },
   'sill-tape': {
     short: 'Sill tape',
     title: 'Sill tape first, past both sides',
@@ -451,7 +480,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'drip-cap': {
     short: 'Cap',
     title: 'Drip cap over the head',
-    how: 'Ends notched and bent down, leg on the wall, clear of the frame. Its upper leg goes under what comes next.',
+    how: 'Ends notched and bent down, its leg bedded in sealant on the wall and fastened, clear of the frame. The leg goes under what comes next.',
     why: 'It throws the water clear of the joint below it.',
     caution: `Bent metal cuts. ${HEIGHT}`,
   },
