@@ -77,3 +77,6 @@ export { ruleIds, rules, rulesNaming, type RuleId } from './methods/rules.ts';
 export { buckOf } from './plan/base.ts';
 export { collisions, placed, type Collision, type Placed } from './facade/neighbours.ts';
 export * from './water/changes.ts';
+export * from './water/exposed.ts';
+export * from './water/laps.ts';
+export * from './water/proof.ts';

@@ -189,7 +189,9 @@ describe('findings about the unit and the wall', () => {
       units: [{ ...unit, ...changes.unit }],
       walls: [{ ...wall, ...changes.wall }],
       methods: [{ ...method, ...changes.method }],
-    }).findings.map((f) => `${f.severity} ${f.code}`);
+    })
+      .findings.filter((f) => f.code !== 'one-bond' && f.code !== 'head-unflashed')
+      .map((f) => `${f.severity} ${f.code}`);
 
   it('a plain unit has none of them', () => expect(codes({})).toEqual([]));
   it('a shaped unit is never said to hold, one with another fin than the method’s fails', () => {

@@ -36,9 +36,12 @@ const worst = (traces: readonly SourceTrace[], source: ExpectedSource) => {
 
 describe.each(presetIds)('water in %s', (preset) => {
   const traces = traceWater(built(preset));
-  it.each(Object.keys(expectedWater[preset]) as ExpectedSource[])('from the %s goes where it was written', (source) => {
-    expect(worst(traces, source)).toEqual(expectedWater[preset][source]);
-  });
+  it.each(Object.keys(expectedWater[preset]) as ExpectedSource[])(
+    'from the %s goes where it was written',
+    (source) => {
+      expect(worst(traces, source)).toEqual(expectedWater[preset][source]);
+    },
+  );
 });
 
 describe('a mistake', () => {

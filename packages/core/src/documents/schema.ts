@@ -367,7 +367,14 @@ export const jobSchema = z.strictObject({
   /** Of the site, metres above the sea. */
   altitude_m: z.number().min(-400).max(6000).optional(),
   /** 3-second gust at 10 m in open country, and the ground the wind comes over. */
-  wind: z.strictObject({ gust_ms: z.number().positive().max(120), terrain: z.enum(terrains) }).optional(),
+  wind: z
+    .strictObject({
+      gust_ms: z.number().positive().max(120),
+      terrain: z.enum(terrains),
+      /** Share of the pressure across the wall's layer behind its cladding. */
+      layerShare: z.number().min(0).max(1).optional(),
+    })
+    .optional(),
   /** What each façade asks of its glazing. */
   facades: z
     .array(

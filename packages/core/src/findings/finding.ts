@@ -4,6 +4,12 @@ import type { Side } from '../fit/placement.ts';
 import type { Choices } from '../methods/axes.ts';
 import type { RuleId } from '../methods/rules.ts';
 import type { ParameterId } from '../methods/parameters.ts';
+import type { DamCheck } from '../water/standing.ts';
+import type { RainClass } from '../water/exposure.ts';
+import type { Lap } from '../water/laps.ts';
+import type { SingleBond } from '../water/proof.ts';
+import type { WaterSource } from '../water/sources.ts';
+import type { WetPlace } from '../water/trace.ts';
 import type { FitResult } from '../fit/verdict.ts';
 import type { WallSide } from '../facade/reach.ts';
 import type { Residual } from '../survey/frame.ts';
@@ -75,6 +81,28 @@ export interface FindingFacts {
   'tape-off-fin': { readonly onWall_mm: number; readonly limit_mm: number };
   'head-tape-low': { readonly above_mm: number; readonly limit_mm: number };
   'head-tape-past-flap': { readonly over_mm: number };
+  'water-gets-in': WetPlace & {
+    readonly source: WaterSource;
+    readonly wets: 'structure' | 'room';
+    readonly width_mm: number;
+    readonly spans: readonly (readonly [number, number])[];
+  };
+  'water-trapped': { readonly source: WaterSource; readonly width_mm: number; readonly closed: boolean };
+  'one-bond': SingleBond;
+  'reverse-lap': Pick<Lap, 'width_mm' | 'above_mm' | 'lap_mm'> & {
+    readonly upper: string;
+    readonly lower: string;
+    readonly fault: NonNullable<Lap['fault']>;
+  };
+  'lap-driven-over': {
+    readonly upper: string;
+    readonly lower: string;
+    readonly lap_mm: number;
+    readonly driven_mm: number;
+  };
+  'pan-overtopped': Pick<DamCheck, 'seal' | 'water_mm' | 'needed_mm' | 'has_mm'>;
+  'water-test-low': { readonly passed_Pa: number; readonly asked_Pa: number };
+  'head-unflashed': { readonly rain: RainClass };
   'shim-too-thin': {
     readonly side: 'left' | 'right';
     readonly thickness_mm: number;

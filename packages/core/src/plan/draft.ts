@@ -11,6 +11,8 @@ import type { ParameterValues } from '../methods/parameters.ts';
 import type { UnitContext } from '../methods/pieces/context.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import type { WallEvent } from '../order/events.ts';
+import type { Exposed } from '../water/exposed.ts';
+import type { WaterProof } from '../water/proof.ts';
 import type { OpeningFrame, Readings } from '../survey/frame.ts';
 
 export interface PlannedStep extends StepRow {
@@ -50,4 +52,7 @@ export interface Draft {
   readonly frame: OpeningFrame | null;
   readonly fit: Fit | null;
   readonly build: Build | null;
+  readonly exposed: Exposed;
+  /** Where water goes on the finished wall. */
+  readonly water: WaterProof | null;
 }

@@ -20,6 +20,8 @@ import { stepRows } from '../methods/step-rows.ts';
 import { orderedSteps } from '../order/sequence.ts';
 import { contentHash } from '../quantities/content-hash.ts';
 import { openingFrame, readingsFromOutside, type OpeningFrame, type Station } from '../survey/frame.ts';
+import { exposedTo } from '../water/exposed.ts';
+import { proveWater } from '../water/proof.ts';
 import { baseSolids, buckOf, openingGeometry, unitDepth, unitGeometry, withUnitSurfaces } from './base.ts';
 import { choicesOf, factsOf, withChoices } from './choices.ts';
 import { cutList, type CutRow } from './cut-list.ts';
@@ -62,6 +64,7 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
           setbackGiven: isGiven('setback', school, ...given),
         })
       : null;
+  const exposed = exposedTo({ opening, job, unit });
   const draft: Draft = {
     opening,
     job,
@@ -74,6 +77,8 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
     frame,
     fit: built?.fit ?? null,
     build: built?.build ?? null,
+    exposed,
+    water: built ? proveWater(built.build, exposed) : null,
   };
   const rank = (finding: Finding) => severities.indexOf(finding.severity);
   const findings = checks.flatMap((check) => check.run(draft)).sort((a, b) => rank(a) - rank(b));

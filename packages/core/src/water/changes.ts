@@ -26,8 +26,7 @@ export interface ChangedBuild {
 
 export type ChangeRefused = 'unknown-piece' | 'unknown-step' | 'not-possible';
 export type ChangeResult =
-  | { readonly ok: true; readonly value: ChangedBuild }
-  | { readonly ok: false; readonly error: ChangeRefused };
+  { readonly ok: true; readonly value: ChangedBuild } | { readonly ok: false; readonly error: ChangeRefused };
 
 /**
  * Returns the build with `changes` made to it, in order.
@@ -66,11 +65,7 @@ function reshaped(build: Build, change: PieceChange): Build | ChangeRefused {
   return { ...build, pieces: build.pieces.map(alter) };
 }
 
-function changedRing(
-  ring: Polygon,
-  change: Extract<PieceChange, { mm: number }>,
-  sheet: Sheet,
-): Polygon {
+function changedRing(ring: Polygon, change: Extract<PieceChange, { mm: number }>, sheet: Sheet): Polygon {
   if (change.kind === 'raised') return ring.map(([u, v]): Point2 => [u, v + change.mm]);
   const all = sheet.faces.filter((f) => f.surface === WALL).flatMap((f) => f.placed);
   const us = all.map((p) => p[0]);

@@ -5,9 +5,7 @@ import { sillHeight } from '../methods/pieces/context.ts';
 import { slitReach } from '../methods/pieces/wall.ts';
 import type { Build } from '../plan/draft.ts';
 import { stands, type Moment, type PlaneId } from './placed.ts';
-import type { Host, HostKind, PlaneSpec } from './plane.ts';
-
-const EVERYWHERE: Range = [-Infinity, Infinity];
+import { EVERYWHERE, type Host, type HostKind, type PlaneSpec } from './plane.ts';
 
 /** Pieces that are the wall's own water layer, as a sheet of the whole wall. */
 export const isWallLayer = (thing: string): boolean =>
@@ -66,7 +64,12 @@ export function hostsOf(plane: PlaneId, moment: Moment): Base {
     ] as const;
     return {
       hosts: [host('sheathing', 'framing'), host('rough-opening', 'framing', ...rough)],
-      marks: { x: headCorners(build).flat().map((u) => u + leg), y: endsOf(build) },
+      marks: {
+        x: headCorners(build)
+          .flat()
+          .map((u) => u + leg),
+        y: endsOf(build),
+      },
       within: { x: modelled(build)?.x ?? EVERYWHERE, y: EVERYWHERE },
     };
   }
@@ -75,7 +78,12 @@ export function hostsOf(plane: PlaneId, moment: Moment): Base {
     return {
       hosts: [host('sill', revealKind('sill', build))],
       marks: {
-        x: [unit.left, unit.left + unit.frameFace, unit.left + unit.width - unit.frameFace, unit.left + unit.width],
+        x: [
+          unit.left,
+          unit.left + unit.frameFace,
+          unit.left + unit.width - unit.frameFace,
+          unit.left + unit.width,
+        ],
         y: jointDepth(build).map((w) => -w / cos),
       },
       within: { x: [0, opening.width], y: [0, opening.depth / cos] },
@@ -109,7 +117,11 @@ function wallHosts(moment: Moment): Base {
   const own = modelled(build);
   const face = buck?.face ?? 0;
   const x: Range = layerBehindBuck(build) || !own ? [-face, W + face] : own.x;
-  return { hosts, marks: { x: headCorners(build).flat(), y: layerBehindBuck(build) ? [] : endsOf(build) }, within: { x, y: EVERYWHERE } };
+  return {
+    hosts,
+    marks: { x: headCorners(build).flat(), y: layerBehindBuck(build) ? [] : endsOf(build) },
+    within: { x, y: EVERYWHERE },
+  };
 }
 
 /** Beside the frame's corners where nothing is slit: a hand and a half, common practice, no source. */

@@ -100,7 +100,8 @@ function ontoSill(
   { cell, gap, x }: WaterNode,
 ): void {
   const column = side === 'left' ? sill.columns[0] : sill.columns.at(-1);
-  const depth = -(x[0] + x[1]) / 2 / Math.abs(ways.moment.build.context.opening.surfaces['sill-reveal'].e2[2]);
+  const depth =
+    -(x[0] + x[1]) / 2 / Math.abs(ways.moment.build.context.opening.surfaces['sill-reveal'].e2[2]);
   const to = column?.cells.find(({ y }) => y[0] <= depth && depth <= y[1]);
   if (!column || !to) return;
   const edge = { from: cell, to, x: column.x, goesOn: overFold(ways, reveal, sill) };

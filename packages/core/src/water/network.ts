@@ -15,7 +15,10 @@ import { arrange, type Plane } from './plane.ts';
 import { startsOf, waterSources, type Starts, type WaterSource } from './sources.ts';
 import { Ways, type Follow } from './ways.ts';
 
-export interface Network extends Pick<Ways, 'moment' | 'edges' | 'bonds' | 'describe' | 'count' | 'reached'> {
+export interface Network extends Pick<
+  Ways,
+  'moment' | 'planes' | 'edges' | 'bonds' | 'describe' | 'count' | 'reached'
+> {
   readonly into: EdgesInto;
   readonly starts: ReadonlyMap<WaterSource, Starts>;
 }
@@ -53,6 +56,6 @@ export function networkOf(moment: Moment, overSill: OverSill | null = null): Net
       'right-reveal': onReveal(ways, 'right', right, sill),
     },
   );
-  const { edges, bonds, describe, count, reached } = ways;
-  return { moment, edges, bonds, describe, count, reached, starts, into: edgesInto(count, edges) };
+  const { planes, edges, bonds, describe, count, reached } = ways;
+  return { moment, planes, edges, bonds, describe, count, reached, starts, into: edgesInto(count, edges) };
 }

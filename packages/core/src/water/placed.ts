@@ -94,7 +94,11 @@ function sheetFaces(plane: PlaneId, piece: Piece & { form: 'sheet' }, moment: Mo
       order: now.order,
       material: sheet.material,
       ...bondOf(piece, face.id, moment),
-      leadsTo: leadsTo(sheet.hinges.flatMap(({ a, b }) => (a === face.id ? [b] : b === face.id ? [a] : [])).map((id) => onto.get(id))),
+      leadsTo: leadsTo(
+        sheet.hinges
+          .flatMap(({ a, b }) => (a === face.id ? [b] : b === face.id ? [a] : []))
+          .map((id) => onto.get(id)),
+      ),
     };
     const turned = (ring: Polygon) => ring.map((p) => onPlane(plane, p));
     const fans = i === 0 ? sheet.fans.filter((fan) => fan.surface === plane) : [];
@@ -119,7 +123,11 @@ function bondOf(
   if (!last) return { bondedAt: null };
   if (piece.id !== 'fin' || build.context.choices.mount === 'gasketed-fin') return { bondedAt: last.at };
   const bead = build.pieces.find((p) => p.id === 'bead');
-  if (bead?.form !== 'bead' || lost.has('bead') || state.faces.get(faceKey('bead', BODY))?.state !== 'in place')
+  if (
+    bead?.form !== 'bead' ||
+    lost.has('bead') ||
+    state.faces.get(faceKey('bead', BODY))?.state !== 'in place'
+  )
     return { bondedAt: null };
   return { bondedAt: last.at, beads: beadRuns(bead.paths, piece.sheet, face) };
 }

@@ -67,6 +67,9 @@ export interface Plane extends PlaneSpec {
   readonly goesOn: (above: number, below: number) => boolean;
 }
 
+/** A kilometre each way, mm: no end at all. */
+export const EVERYWHERE: Range = [-1e6, 1e6];
+
 /** Two figures closer than this are one: twice the grid, since a corner may be rounded either way. */
 const SAME_mm = 2 * GRID_mm;
 
@@ -193,10 +196,13 @@ function crossings(sides: readonly Side[]): number[] {
   return xs;
 }
 
-/** Sorted, with those that are the same left out, and the ends of the range added where it has any. */
+/** Sorted, with those that are the same left out, within a range and with its ends where something reaches them. */
 function distinct(figures: readonly number[], [from, to]: Range): number[] {
   const kept: number[] = [];
-  const all = [...figures, from, to].filter((figure) => Number.isFinite(figure) && figure >= from && figure <= to);
+  const bounds = [from, to].filter((end) => Math.abs(end) < EVERYWHERE[1]);
+  const all = [...figures, ...bounds].filter(
+    (figure) => Math.abs(figure) < EVERYWHERE[1] && figure >= from && figure <= to,
+  );
   for (const figure of Float64Array.from(all).sort())
     if (kept.length === 0 || figure - (kept.at(-1) ?? 0) > SAME_mm) kept.push(figure);
   return kept;

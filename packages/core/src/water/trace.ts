@@ -5,9 +5,9 @@ import { waysTo, type Search } from './graph.ts';
 import { isBarrier } from './hosts.ts';
 import { networkOf, type Network } from './network.ts';
 import type { OverSill } from './on-sill.ts';
-import { momentOf, type LostBond } from './placed.ts';
+import { momentOf, type LostBond, type PlaneId } from './placed.ts';
 import type { Start, WaterSource } from './sources.ts';
-import { placeNode, places, type Place, type WaterNode } from './ways.ts';
+import { placeNode, places, type Place } from './ways.ts';
 
 /**
  * `shed`: it stays outside · `drained`: it came in and is let out · `trapped`: it has no way out · `structure`,
@@ -16,9 +16,14 @@ import { placeNode, places, type Place, type WaterNode } from './ways.ts';
 export type WaterOutcome = 'shed' | 'drained' | 'trapped' | 'structure' | 'room' | 'not-checkable';
 
 export interface WaterStop {
-  readonly at: WaterNode | Place;
+  /** A cell of a plane as stretches of its two axes, or a place that is none. */
+  readonly at: { readonly plane: PlaneId; readonly x: Range; readonly y: Range } | Place;
   /** The bond that failed to come here; `null` for none. */
   readonly failed: string | null;
+  /** The piece it runs on; `null` for what stood there before. */
+  readonly on: string | null;
+  /** The piece it is behind; `null` outside of all. */
+  readonly behind: string | null;
 }
 
 /** A stretch of a source over which water behaves alike. */
@@ -92,7 +97,12 @@ function searches({ count, edges, into, reached }: Network): Searches {
   return { wet, out, stuck };
 }
 
-function partsOf(source: WaterSource, starts: readonly Start[], network: Network, found: Searches): WaterPart[] {
+function partsOf(
+  source: WaterSource,
+  starts: readonly Start[],
+  network: Network,
+  found: Searches,
+): WaterPart[] {
   const parts = new Map<string, { like: Fate; node: number; spans: Range[] }>();
   for (const { node, span } of starts) {
     const like = fateOf(source, node, network, found);
@@ -147,10 +157,18 @@ function* edgesFrom(node: number, { next }: Search, { edges }: Network): Iterabl
 }
 
 function stopsOf(node: number, search: Search, network: Network): WaterStop[] {
-  const { edges, bonds, describe } = network;
-  const stops: WaterStop[] = [{ at: describe(node), failed: null }];
+  const { edges, bonds, describe, planes } = network;
+  const stop = (to: number, failed: string | null): WaterStop => {
+    const at = describe(to);
+    if (typeof at === 'string') return { at, failed, on: null, behind: null };
+    const { stack } = at.cell;
+    const thing = (i: number) => planes.get(at.plane)?.faces[stack[i] ?? -1]?.thing ?? null;
+    const { plane, x, cell } = at;
+    return { at: { plane, x, y: cell.y }, failed, on: thing(at.gap - 1), behind: thing(at.gap) };
+  };
+  const stops = [stop(node, null)];
   for (const edge of edgesFrom(node, search, network))
-    stops.push({ at: describe(edges.to[edge] ?? 0), failed: bonds[edges.fails[edge] ?? -1] ?? null });
+    stops.push(stop(edges.to[edge] ?? 0, bonds[edges.fails[edge] ?? -1] ?? null));
   return stops;
 }
 
@@ -175,4 +193,21 @@ export function waterVerdict({ outcome, k }: Pick<WaterPart, 'outcome' | 'k'>, b
   if (outcome === 'trapped') return isBarrier(build) ? 'watch' : 'fails';
   if (outcome === 'structure' || outcome === 'room') return 'fails';
   return k === 1 ? 'watch' : 'holds';
+}
+
+/** Where water comes to rest, in the words of the wall. */
+export interface WetPlace {
+  readonly place: PlaneId | 'joint' | 'room';
+  /** The piece whose edge it last ran off; `null` where it was on none. */
+  readonly off: string | null;
+  /** The piece it is behind there; `null` where nothing covers it. */
+  readonly behind: string | null;
+}
+
+export function wetPlace(way: readonly WaterStop[]): WetPlace {
+  const last = way.at(-2);
+  if (way.at(-1)?.at === 'room') return { place: 'room', off: null, behind: null };
+  const off = way.findLast(({ on }) => on !== null)?.on ?? null;
+  if (!last || typeof last.at === 'string') return { place: 'joint', off, behind: null };
+  return { place: last.at.plane, off, behind: last.behind };
 }

@@ -132,7 +132,11 @@ export class Ways {
   }
 
   /** Every way over an edge, from a gap of one plane into another cell of the same or the next plane. */
-  over(edge: Edge & { readonly from: Cell }, at: { from: Plane; to: Plane; gap: number }, spills = false): void {
+  over(
+    edge: Edge & { readonly from: Cell },
+    at: { from: Plane; to: Plane; gap: number },
+    spills = false,
+  ): void {
     const from = this.node(edge.from, at.gap);
     const failed = at.from === at.to ? failedAt(at.to, edge.from, at.gap, edge.x) : null;
     movesDown(at.to, edge, at.gap, failed, (gap, fails) =>

@@ -109,7 +109,8 @@ export const headTapeLow = defineCheck({
   *run({ build, numbers }) {
     if (!build || !has(build, 'head-tape') || !has(build, 'jamb-tape-left')) return;
     const above_mm = topOf(build.pieces, 'head-tape') - topOf(build.pieces, 'jamb-tape-left');
-    if (above_mm >= LEAST_OVERLAP_mm) return;
+    // Where they stand out altogether it is a reverse lap, and said as one.
+    if (above_mm >= LEAST_OVERLAP_mm || above_mm <= 0) return;
     const width = numbers.headTapeWidth + LEAST_OVERLAP_mm - above_mm;
     yield {
       facts: { above_mm, limit_mm: LEAST_OVERLAP_mm },

@@ -6,6 +6,7 @@ import * as fit from './fit.ts';
 import * as method from './method.ts';
 import * as survey from './survey.ts';
 import * as wall from './wall.ts';
+import * as water from './water.ts';
 
 export const checks: readonly Check[] = [
   ...Object.values(fit),
@@ -14,4 +15,5 @@ export const checks: readonly Check[] = [
   ...Object.values(wall),
   ...Object.values(method),
   ...Object.values(detail),
+  ...Object.values(water),
 ];

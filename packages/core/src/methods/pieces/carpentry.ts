@@ -142,7 +142,10 @@ export function buckFlashing(id: string, side: Side, context: PieceContext): She
   const { face, projection, leg } = buckIn(context, id);
   const { width: W, height: H } = opening;
   const up = numbers.jambFaceLeg;
-  const past = side === 'left' || side === 'right' ? 0 : numbers.headPast;
+  // Low before high: each leg runs past its corner, the jambs' over the sill's, the head's over both jambs'.
+  const past = { sill: up, left: numbers.headPast, right: numbers.headPast, head: up + numbers.headPast }[
+    side
+  ];
   // On the inner plane, whose corner is that of the rough opening; the fold runs along the buck's outer edge.
   const along: Record<
     Side,

@@ -179,7 +179,8 @@ export function faceTape(id: string, side: Side, context: PieceContext): SheetPi
     const past = numbers.headTapePast;
     return strip([l - past, H + face], [1, 0], r - l + 2 * past);
   }
-  const low = unit.finWidth > 0 ? Math.min(-face, unit.bottom - unit.finWidth - CLEAR_OF_FIN_mm - half) : -face;
+  const low =
+    unit.finWidth > 0 ? Math.min(-face, unit.bottom - unit.finWidth - CLEAR_OF_FIN_mm - half) : -face;
   if (side === 'sill') return strip([l, low], [1, 0], r - l);
   return strip([side === 'left' ? -face : W + face, low - half], [0, 1], H + face - low + half);
 }

@@ -264,7 +264,11 @@ export function lowerCourse(id: string, context: PieceContext): SheetPiece {
   const { left, right } = courseEnds(context);
   const top = -apronHeld(numbers);
   const sheet = foldSheet({ id, material: 'wrap' }, { at: [0, 0], along: [1, 0] }, [
-    { id: 'face', surface: opening.surfaces.wall, flat: rectangle([left, right], [top - COURSE_BELOW_mm, top]) },
+    {
+      id: 'face',
+      surface: opening.surfaces.wall,
+      flat: rectangle([left, right], [top - COURSE_BELOW_mm, top]),
+    },
   ]);
   return inPlace(id, sheet);
 }

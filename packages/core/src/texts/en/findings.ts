@@ -2,6 +2,7 @@
 import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import { sides, type Gap, type Side } from '../../fit/placement.ts';
 import type { Correction } from '../../fit/verdict.ts';
+import type { WaterSource } from '../../water/sources.ts';
 import type { SurveyPointId } from '../../survey/points.ts';
 import { pieceTexts } from './pieces.ts';
 import { ruleTexts } from './rules.ts';
@@ -68,6 +69,31 @@ function bySide(corrections: readonly Correction[], figure: (mm: number) => stri
   });
   return groups.join('; ');
 }
+
+/** Where water comes from, as the crew would say it. */
+export const waterSourceTexts: Readonly<Record<WaterSource, string>> = {
+  'wall-above': 'from the wall above',
+  'head-corners': 'at the corners of the head',
+  'frame-joint': 'at the joint of the frame',
+  'unit-sill': 'from the unit’s own sill corners',
+  mullion: 'from the foot of the mullion',
+};
+
+const WET_TEXTS: Readonly<Record<FindingFacts['water-gets-in']['place'], string>> = {
+  wall: 'the sheathing',
+  'inner-plane': 'the sheathing behind the buck',
+  'sill-reveal': 'the bare sill',
+  'left-reveal': 'the bare left jamb',
+  'right-reveal': 'the bare right jamb',
+  joint: 'the joint round the frame',
+  room: 'the room',
+};
+
+/** A piece in the middle of a sentence. */
+const pieceName = (id: string): string => {
+  const name = pieceTexts[id] ?? id;
+  return name.charAt(0).toLowerCase() + name.slice(1).replace(/, (left|right)$/, ' ($1)');
+};
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -232,6 +258,52 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   'shim-too-thin': ({ side, thickness_mm, limit_mm }, f) => ({
     title: `No room for shims at the ${sideTexts[side]}`,
     text: `${thickness_mm < 0 ? 'No gap is left' : `Only ${f.length(thickness_mm)} is left`} at the narrowest shim, thinnest pair ${f.length(limit_mm)}. Trim the jamb there.`,
+  }),
+  'water-gets-in': ({ source, wets, width_mm, place, off, behind }, f) => ({
+    title: wets === 'room' ? 'Water comes into the room' : 'Water gets into the wall',
+    text: `${sentence(waterSourceTexts[source])}: over ${f.length(width_mm)} water ${
+      off ? `runs off the ${pieceName(off)} and ` : ''
+    }wets ${WET_TEXTS[place]}${behind ? `, behind the ${pieceName(behind)}` : ''}, with every bond sound. What is above must come down over what is below.`,
+  }),
+  'water-trapped': ({ source, closed }) => ({
+    title: closed ? 'What gets in stays in' : 'Water has no way out',
+    text: `${sentence(waterSourceTexts[source])}: ${
+      closed
+        ? 'this method closes the sill and lets nothing out. It rests on nothing ever coming in, the unit’s own corners included. Inspect it again in time, or drain the sill.'
+        : 'it comes in and stands there. Open the way out at the sill.'
+    }`,
+  }),
+  'one-bond': ({ things, sources, wets, width_mm }, f) => ({
+    title: `${sentence(things.map(pieceName).join(' and '))}: one bond and nothing behind it`,
+    text: `Where it does not stick, over up to ${f.length(width_mm)}, water ${list(
+      sources.map((s) => waterSourceTexts[s]),
+    )} wets ${wets === 'room' ? 'the room' : 'the framing'}. Roll it, look at it before it is covered, and note who looked.`,
+  }),
+  'reverse-lap': ({ upper, lower, fault, width_mm, above_mm, lap_mm }, f) => ({
+    title: fault === 'open' ? 'No lap' : 'Reverse lap',
+    text: `${
+      {
+        swapped: `The ${pieceName(lower)} lies over the ${pieceName(upper)}, over ${f.length(width_mm)}.`,
+        'sticks-out': `The ${pieceName(lower)} stands ${f.length(above_mm)} out above the ${pieceName(upper)} that should cover it, over ${f.length(width_mm)}.`,
+        open: `The ${pieceName(upper)} ends ${f.length(Math.abs(lap_mm))} short of the ${pieceName(lower)}, over ${f.length(width_mm)}.`,
+      }[fault]
+    } Water that runs down meets its upper edge, and only adhesive keeps it out, whatever covers it today.`,
+  }),
+  'lap-driven-over': ({ upper, lower, lap_mm, driven_mm }, f) => ({
+    title: 'Lap too short for the wind',
+    text: `The ${pieceName(upper)} hangs ${f.length(lap_mm)} over the ${pieceName(lower)} and nothing holds it down; wind pushes water ${f.length(driven_mm)} up behind it. Make the lap longer, or tape its edge.`,
+  }),
+  'pan-overtopped': ({ seal, water_mm, needed_mm, has_mm }, f) => ({
+    title: 'Water stands higher than the pan',
+    text: `With the inner seal ${seal} wind holds ${f.length(water_mm)} of water in the pan. It must rise ${f.length(needed_mm)}, it rises ${f.length(has_mm)}: the rest runs inside. Seal the joint to the room, or give the pan a dam.`,
+  }),
+  'water-test-low': ({ passed_Pa, asked_Pa }) => ({
+    title: 'Unit tested too low for this wind',
+    text: `It passed ${Math.round(passed_Pa)} Pa in the water test, ${Math.round(asked_Pa)} Pa are asked here. Take a unit of a higher grade, or shelter it.`,
+  }),
+  'head-unflashed': ({ rain }) => ({
+    title: 'No head flashing',
+    text: `Rain reaches this head (${rain}) and the method gives it no cap. Water that runs down the cladding comes to the joint. If unsure, add one.`,
   }),
   'seal-narrow': ({ side, onReveal_mm, limit_mm }, f) => ({
     title: `Inner seal too narrow at the ${sideTexts[side]}`,

@@ -1,0 +1,209 @@
+/** Where water goes on the finished wall: what gets wet, what stays in, what one bond alone holds. */
+import type { Choices } from '../../methods/axes.ts';
+import type { ParameterId } from '../../methods/parameters.ts';
+import { parameters } from '../../methods/parameters.ts';
+import type { Draft } from '../../plan/draft.ts';
+import { panAgainst } from '../../water/exposed.ts';
+import { headVerdict } from '../../water/exposure.ts';
+import { drivenHeight, type Lap } from '../../water/laps.ts';
+import type { SingleBond } from '../../water/proof.ts';
+import { plannedSeal } from '../../water/standing.ts';
+import { wetPlace, waterVerdict, type WaterPart } from '../../water/trace.ts';
+import { defineCheck } from '../check.ts';
+import type { Fix } from '../finding.ts';
+
+const TRACED = 'the shingle rule, traced through every layer; common practice, no source';
+const PRACTICE = 'common practice, no source';
+const LEAST_LAP_mm = 25;
+
+const choose = (choices: Partial<Choices>): Fix => ({ kind: 'design-changing', set: {}, choose: choices });
+
+/** A gap that water cannot get out of, or a bare place that it comes to, with every bond sound. */
+export const getsIn = defineCheck({
+  code: 'water-gets-in',
+  proof: 'water',
+  severity: 'fails',
+  source: TRACED,
+  *run(draft) {
+    const { build, water } = draft;
+    if (!build || !water) return;
+    for (const { source, parts } of water.traces)
+      for (const part of parts) {
+        if (part.outcome !== 'structure' && part.outcome !== 'room') continue;
+        const { width_mm, spans } = part;
+        const wets = part.outcome;
+        yield {
+          facts: { source, wets, width_mm, spans, ...wetPlace(part.wayIn) },
+          fixes: waysToKeepOut(draft, part),
+        };
+      }
+  },
+});
+
+export const trapped = defineCheck({
+  code: 'water-trapped',
+  proof: 'water',
+  severity: 'fails',
+  source: TRACED,
+  *run({ build, water, choices }) {
+    if (!build || !water || !choices) return;
+    for (const { source, parts } of water.traces)
+      for (const part of parts) {
+        if (part.outcome !== 'trapped') continue;
+        const drains = part.run.some(({ at }) => typeof at !== 'string' && at.plane === 'sill-reveal');
+        yield {
+          severity: waterVerdict(part, build) === 'watch' ? 'watch' : 'fails',
+          facts: { source, width_mm: part.width_mm, closed: choices.bedding === 'barrier' },
+          fixes:
+            drains && choices.bedding === 'barrier' && choices.pan !== 'none'
+              ? [choose({ bedding: 'drained' })]
+              : [],
+        };
+      }
+  },
+});
+
+export const single = defineCheck({
+  code: 'one-bond',
+  proof: 'water',
+  severity: 'watch',
+  source: TRACED,
+  *run({ water, choices }) {
+    for (const bond of water?.singles ?? [])
+      yield { facts: bond, fixes: choices ? secondLine(bond, choices) : [] };
+  },
+});
+
+export const reversed = defineCheck({
+  code: 'reverse-lap',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ water, numbers }) {
+    for (const lap of water?.laps ?? []) {
+      if (!lap.fault) continue;
+      const { fault, width_mm, above_mm, lap_mm } = lap;
+      const [upper, lower] = [lap.pair.upper[0], lap.pair.lower[0]];
+      yield { facts: { upper, lower, fault, width_mm, above_mm, lap_mm }, fixes: mendsOf(lap, numbers) };
+    }
+  },
+});
+
+/** Wind pushes water up under a lap that nothing holds down. */
+export const driven = defineCheck({
+  code: 'lap-driven-over',
+  proof: 'water',
+  severity: 'watch',
+  source: 'hydrostatics; the share of the pressure across the layer is common practice, no source',
+  *run({ water, exposed, job, numbers }) {
+    if (!exposed.design) return;
+    const driven_mm = drivenHeight(exposed.design.inward_Pa, job.job.wind?.layerShare);
+    for (const lap of water?.laps ?? []) {
+      if (lap.stuck || lap.fault || lap.lap_mm >= driven_mm) continue;
+      const [upper, lower] = [lap.pair.upper[0], lap.pair.lower[0]];
+      yield {
+        facts: { upper, lower, lap_mm: lap.lap_mm, driven_mm },
+        fixes: longer(lap, numbers, driven_mm),
+      };
+    }
+  },
+});
+
+export const overtopped = defineCheck({
+  code: 'pan-overtopped',
+  proof: 'water',
+  severity: 'watch',
+  source: 'hydrostatics; factor and share are common practice, no source',
+  *run({ build, choices, numbers, exposed }) {
+    if (!build || !choices || choices.pan === 'none' || choices.bedding === 'barrier') return;
+    const seal = plannedSeal(choices);
+    const pan = { choices, numbers, depth_mm: build.context.opening.depth, asked_Pa: exposed.asked_Pa };
+    const dam = panAgainst(pan, seal);
+    if (!dam || dam.holds) return;
+    const { water_mm, needed_mm, has_mm } = dam;
+    yield {
+      severity: seal === 'missing' ? 'fails' : 'watch',
+      facts: { seal, water_mm, needed_mm, has_mm },
+      fixes: [choose({ innerSeal: 'corner-tape' })],
+    };
+  },
+});
+
+export const unitTest = defineCheck({
+  code: 'water-test-low',
+  proof: 'water',
+  severity: 'fails',
+  source: 'NAFS (AAMA/WDMA/CSA 101/I.S.2/A440), from memory',
+  *run({ unit, exposed: { asked_Pa } }) {
+    const passed_Pa = unit?.waterTest_Pa;
+    if (asked_Pa !== null && passed_Pa !== undefined && passed_Pa < asked_Pa)
+      yield { facts: { passed_Pa, asked_Pa } };
+  },
+});
+
+export const headBare = defineCheck({
+  code: 'head-unflashed',
+  proof: 'water',
+  severity: 'watch',
+  source: 'national best-practice guides on rain exposure, from memory',
+  *run({ choices, exposed: { rain } }) {
+    if (!choices || rain === null || headVerdict(rain, choices) !== 'watch') return;
+    const head = choices.head === 'flap' ? 'flap-and-cap' : 'cap';
+    yield { facts: { rain }, fixes: [choose({ head })] };
+  },
+});
+
+/** What would keep water off the place it came to. */
+function waysToKeepOut({ choices, numbers, water }: Draft, part: WaterPart): Fix[] {
+  if (!choices) return [];
+  const { place, off } = wetPlace(part.wayIn);
+  const lap = water?.laps.find((l) => l.fault === 'open' && l.pair.upper[0] === off);
+  if (lap) return mendsOf(lap, numbers);
+  if (place === 'joint' && choices.mount === 'separate-fin' && choices.tapeEdge !== 'onto-frame')
+    return [choose({ tapeEdge: 'onto-frame' })];
+  const bareJamb = choices.jambs === 'bare' || choices.jambs === 'wrap-turned-in';
+  if ((place === 'left-reveal' || place === 'right-reveal') && bareJamb && choices.mount !== 'pocket')
+    return [
+      ...(choices.mount === 'separate-fin' && choices.tapeEdge !== 'onto-frame'
+        ? [choose({ tapeEdge: 'onto-frame' })]
+        : []),
+      choose({ jambs: 'flashing' }),
+    ];
+  if (place === 'sill-reveal' && choices.pan === 'none' && choices.mount !== 'pocket')
+    return [choose({ pan: 'stretched' })];
+  return [];
+}
+
+/** What would stand behind a bond that nothing stands behind. */
+function secondLine({ things, wets }: SingleBond, choices: Choices): Fix[] {
+  const [thing = ''] = things;
+  if (wets === 'room') return choices.sillDrain === 'slope' ? [choose({ sillDrain: 'slope-and-dam' })] : [];
+  if (thing.startsWith('slit-tape') && choices.waterLayer === 'mechanical-wrap')
+    return [choose({ waterLayer: 'self-adhered' })];
+  if (thing.startsWith('corner-patch')) return [choose({ pan: 'stretched' })];
+  const ontoFrame = thing.startsWith('jamb-tape') || thing === 'head-tape' || thing === 'fin';
+  return ontoFrame && choices.jambs === 'bare' ? [choose({ jambs: 'flashing' })] : [];
+}
+
+/** Longer up, or less far up below it: both are cut sizes. */
+function mendsOf(lap: Lap, numbers: Draft['numbers']): Fix[] {
+  const { raise, cut } = lap.pair.mend;
+  if (lap.fault === 'swapped') return [];
+  const missing = lap.fault === 'open' ? LEAST_LAP_mm - lap.lap_mm : lap.above_mm + LEAST_LAP_mm;
+  return [by(raise, missing, numbers), by(lap.fault === 'open' ? undefined : cut, -missing, numbers)].flat();
+}
+
+function longer(lap: Lap, numbers: Draft['numbers'], driven_mm: number): Fix[] {
+  return by(lap.pair.mend.raise, driven_mm - lap.lap_mm, numbers);
+}
+
+/** Cut sizes are rounded to what a knife is set to. */
+const STEP_mm = 5;
+
+function by(id: ParameterId | undefined, mm: number, numbers: Draft['numbers']): Fix[] {
+  if (!id) return [];
+  const round = mm > 0 ? Math.ceil : Math.floor;
+  const value = round((numbers[id] + mm) / STEP_mm) * STEP_mm;
+  const { least, most } = parameters[id];
+  return value < least || value > most ? [] : [{ kind: 'safe', set: { [id]: value } }];
+}

@@ -1,0 +1,138 @@
+/** Every lap of the wall: which way it lies, how long it is, and whether wind can push water up under it. */
+import type { Build } from '../plan/draft.ts';
+import { hostsOf } from './hosts.ts';
+import { facesOn, momentOf, planeIds, type LostBond, type Moment, type PlaneId } from './placed.ts';
+import { EVERYWHERE, arrange, type Plane } from './plane.ts';
+import { shinglePairs, type ShinglePair } from './shingle-pairs.ts';
+import { standingWater } from './standing.ts';
+
+/**
+ * `swapped`: the lower piece lies over the upper one · `sticks-out`: it reaches above the edge that should cover it ·
+ * `open`: they do not meet at all.
+ */
+export type LapFault = 'swapped' | 'sticks-out' | 'open';
+
+export interface Lap {
+  readonly pair: ShinglePair;
+  /** How far the upper one comes down over the lower one where it is widest; below 0 for a gap between them. */
+  readonly lap_mm: number;
+  /** Whether the upper one's lower edge is held down by adhesive. */
+  readonly stuck: boolean;
+  readonly fault: LapFault | null;
+  /** Over how much of the width the fault runs. */
+  readonly width_mm: number;
+  /** How far the lower one reaches above the upper one's edge, most of all places. */
+  readonly above_mm: number;
+}
+
+interface Reach {
+  readonly low: number;
+  readonly high: number;
+  readonly at: number;
+}
+
+/** Returns the laps of the pairs that are there, at one moment. */
+export function lapsOf(build: Build, o: { count?: number; lost?: readonly LostBond[] } = {}): Lap[] {
+  const moment = momentOf(build, o.count ?? build.steps.length, o.lost);
+  const planes = new Map<PlaneId, Plane>();
+  const planeOf = (id: PlaneId): Plane => {
+    const known = planes.get(id) ?? whole(id, moment);
+    planes.set(id, known);
+    return known;
+  };
+  const here = new Set(build.pieces.map((piece) => piece.id));
+  return shinglePairs.flatMap((pair): Lap[] => {
+    if (!here.has(pair.upper[0]) || !here.has(pair.lower[0]) || here.has(pair.unless ?? '')) return [];
+    if (!build.context.opening.surfaces[pair.plane] || !planeIds.includes(pair.plane)) return [];
+    const lap = lapOf(pair, planeOf(pair.plane));
+    return lap ? [lap] : [];
+  });
+}
+
+/** The whole plane, not only what water of the sources reaches. */
+function whole(id: PlaneId, moment: Moment): Plane {
+  const { hosts } = hostsOf(id, moment);
+  return arrange({
+    faces: facesOn(id, moment),
+    hosts,
+    marks: { x: [], y: [] },
+    within: { x: EVERYWHERE, y: EVERYWHERE },
+  });
+}
+
+function lapOf(pair: ShinglePair, plane: Plane): Lap | null {
+  const positions = ([thing, face]: ShinglePair['upper']) =>
+    plane.faces.flatMap((f, i) => (f.thing === thing && (face === undefined || f.face === face) ? [i] : []));
+  const [upper, lower] = [positions(pair.upper), positions(pair.lower)];
+  let [lap, widest, width, above] = [0, 0, 0, 0];
+  let fault: LapFault | null = null;
+  for (const { x, cells } of plane.columns) {
+    const reach = (faces: readonly number[]): Reach | null => {
+      const own = cells.filter(({ stack }) => stack.some((face) => faces.includes(face)));
+      const first = own[0]?.stack.find((face) => faces.includes(face));
+      return first === undefined
+        ? null
+        : { low: Math.min(...own.map((c) => c.y[0])), high: Math.max(...own.map((c) => c.y[1])), at: first };
+    };
+    const [over, under] = [reach(upper), reach(lower)];
+    if (!over || !under) continue;
+    const wide = x[1] - x[0];
+    if (wide > widest) [widest, lap] = [wide, under.high - over.low];
+    const found = faultOf(over, under);
+    // A slit or a cut at 45° leaves the corner of a pair bare: that belongs to the strip over it.
+    if (found === 'open' && leaning(plane, over.at)) continue;
+    if (found) {
+      fault = worse(fault, found);
+      width += wide;
+      above = Math.max(above, under.high - over.high);
+    }
+  }
+  const stuck = plane.faces[upper[0] ?? -1]?.bondedAt !== null;
+  if (widest === 0) return null;
+  const seen = width >= SEEN_mm;
+  return {
+    pair,
+    lap_mm: lap,
+    stuck,
+    fault: seen ? fault : null,
+    width_mm: seen ? width : 0,
+    above_mm: above,
+  };
+}
+
+/** What is narrower than this is a fold that leans, and no fault. */
+const SEEN_mm = 1;
+
+/** Touching is no lap. */
+const TOUCHING_mm = 0.02;
+
+function faultOf(over: Reach, under: Reach): LapFault | null {
+  if (under.high <= over.low + TOUCHING_mm) return 'open';
+  if (under.high > over.high + TOUCHING_mm) return under.low < over.high ? 'sticks-out' : null;
+  return under.at > over.at ? 'swapped' : null;
+}
+
+const GRAVITY: readonly (LapFault | null)[] = [null, 'open', 'sticks-out', 'swapped'];
+const worse = (a: LapFault | null, b: LapFault): LapFault =>
+  GRAVITY.indexOf(a) > GRAVITY.indexOf(b) ? (a ?? b) : b;
+
+const leaning = (plane: Plane, face: number): boolean => {
+  const ring = plane.faces[face]?.ring ?? [];
+  return ring.some(([x, y], i) => {
+    const [nx, ny] = ring[(i + 1) % ring.length] ?? [x, y];
+    return x !== nx && y !== ny;
+  });
+};
+
+/** Share of the wind pressure across the wall's layer behind ventilated cladding: common practice, no source. */
+export const LAYER_SHARE = 0.25;
+
+/**
+ * Returns how high wind pushes water up under a lap, mm.
+ *
+ * Source: hydrostatics; the share that acts across the layer is a setting.
+ *
+ * @example drivenHeight(600, 0.25) // 15.3
+ */
+export const drivenHeight = (pressure_Pa: number, share = LAYER_SHARE): number =>
+  standingWater(pressure_Pa * share);

@@ -1,0 +1,74 @@
+/** The proof of water for one opening: every source traced, every lap looked at, every single line named. */
+import type { Build } from '../plan/draft.ts';
+import type { Exposed } from './exposed.ts';
+import { overSillOf } from './exposed.ts';
+import { lapsOf, type Lap } from './laps.ts';
+import type { LostBond } from './placed.ts';
+import type { WaterSource } from './sources.ts';
+import { traceWater, waterVerdict, type SourceTrace, type WaterVerdict } from './trace.ts';
+
+/** A bond with nothing behind it: where it fails, framing or room gets wet. */
+export interface SingleBond {
+  /** The things whose bond it is, left and right as one. */
+  readonly things: readonly string[];
+  readonly sources: readonly WaterSource[];
+  readonly wets: 'structure' | 'room';
+  /** Where it is widest, mm. */
+  readonly width_mm: number;
+}
+
+export interface WaterProof {
+  readonly traces: readonly SourceTrace[];
+  readonly laps: readonly Lap[];
+  readonly singles: readonly SingleBond[];
+  /** Of the tracing alone; findings about laps and pan stand beside it. */
+  readonly verdict: WaterVerdict;
+}
+
+export function proveWater(
+  build: Build,
+  exposed: Pick<Exposed, 'asked_Pa'>,
+  o: { count?: number; lost?: readonly LostBond[] } = {},
+): WaterProof {
+  const { choices, numbers, opening } = build.context;
+  const overSill = overSillOf({ choices, numbers, depth_mm: opening.depth, asked_Pa: exposed.asked_Pa });
+  const traces = traceWater(build, { ...o, overSill });
+  return {
+    traces,
+    laps: lapsOf(build, o),
+    singles: singlesOf(traces),
+    verdict: verdictOfTraces(traces, build),
+  };
+}
+
+const ORDER: readonly WaterVerdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
+
+export function verdictOfTraces(traces: readonly SourceTrace[], build: Build): WaterVerdict {
+  const each = traces.flatMap(({ parts }) => parts.map((part) => waterVerdict(part, build)));
+  return ORDER.find((verdict) => each.includes(verdict)) ?? 'holds';
+}
+
+/** Left and right of one kind of piece. */
+const kindOf = (thing: string): string => thing.replace(/-(left|right)$/, '');
+
+export function singlesOf(traces: readonly SourceTrace[]): SingleBond[] {
+  const singles = new Map<
+    string,
+    { things: Set<string>; sources: Set<WaterSource> } & Pick<SingleBond, 'wets' | 'width_mm'>
+  >();
+  for (const { source, parts } of traces)
+    for (const { k, bonds, wets, width_mm } of parts) {
+      const [bond] = bonds;
+      if (k !== 1 || bond === undefined || !wets) continue;
+      const key = `${kindOf(bond)} ${wets}`;
+      const known = singles.get(key) ?? { things: new Set(), sources: new Set(), wets, width_mm: 0 };
+      known.things.add(bond);
+      known.sources.add(source);
+      singles.set(key, { ...known, width_mm: Math.max(known.width_mm, width_mm) });
+    }
+  return [...singles.values()].map(({ things, sources, ...rest }) => ({
+    things: [...things],
+    sources: [...sources],
+    ...rest,
+  }));
+}
