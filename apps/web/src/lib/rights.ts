@@ -39,6 +39,7 @@ export const ENTRY_ACTION = {
   override: 'freeze',
   note: 'note',
   photo: 'note',
+  built: 'note',
   undo: 'note',
 } as const;
 

@@ -4,6 +4,7 @@ import { axes, axisIds, type AxisId } from '../methods/axes.ts';
 import { sheetMaterialIds } from '../methods/materials.ts';
 import { parameterIds, parameters, type ParameterId } from '../methods/parameters.ts';
 import { presetIds } from '../methods/presets.ts';
+import { pieceEdges } from '../geometry/piece-edges.ts';
 import { terrains } from '../water/exposure.ts';
 import { parseLength } from '../quantities/parse-length.ts';
 import { surveyPointIds, surveyPoints, type SurveyPointId } from '../survey/points.ts';
@@ -319,7 +320,19 @@ export const openingDocumentSchema = z.strictObject({
 /** An opening with its survey as it stood at one moment: what a plan is made from. */
 export const openingSchema = openingDocumentSchema.extend({ survey: surveySchema });
 
-export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo'] as const;
+export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo', 'built'] as const;
+
+/** What was built otherwise than planned. */
+export const builtSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.enum(['bond-lost', 'left-out']), piece: words(60) }),
+  z.strictObject({
+    kind: z.literal('short'),
+    piece: words(60),
+    edge: z.enum(pieceEdges),
+    mm: z.number().positive().max(2000),
+  }),
+  z.strictObject({ kind: z.literal('raised'), piece: words(60), mm: z.number().min(-2000).max(2000) }),
+]);
 
 export const photoTypes = ['image/jpeg', 'image/png', 'image/webp'] as const;
 
@@ -344,6 +357,8 @@ export const entrySchema = z.strictObject({
   at: instant,
   note,
   photo: photoSchema.nullable(),
+  /** Only of the kind `built`. */
+  built: builtSchema.nullable().optional(),
 });
 
 /** A plan frozen when work began, as the inputs it was made from: what field entries refer to. */

@@ -86,7 +86,11 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
       toPaper,
     ),
   ];
-  return { width: view.width, height: view.height, scale: view.scale, items, handles };
+  const place = ([u, v, w]: Point3): Point2 | null => {
+    const at = section.plane.axis === 'u' ? v : u;
+    return at < across[0] || at > across[1] ? null : toPaper([w, at]);
+  };
+  return { width: view.width, height: view.height, scale: view.scale, items, handles, place };
 }
 
 /** Room for names and dimension tracks depends on the scale, and the scale on the room: settled in a few rounds. */

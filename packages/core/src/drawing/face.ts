@@ -1,6 +1,7 @@
 /** The opening seen from outside at any moment of the work. */
 import {
   area as ringArea,
+  bounds,
   clipSegment,
   edgesOf,
   intersection,
@@ -11,7 +12,7 @@ import {
   type Segment,
 } from '../geometry/polygon.ts';
 import { silhouette, type Solid } from '../geometry/solid.ts';
-import type { Point2 } from '../geometry/vector.ts';
+import type { Point2, Point3 } from '../geometry/vector.ts';
 import type { Build } from '../plan/draft.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
 import { faceHandles } from './handles.ts';
@@ -72,7 +73,10 @@ export function faceDrawing(build: Build, options: FaceOptions): Drawing {
     ...(options.hide?.has('dimensions') ? [] : dimensionItems(dimensions(build, view, options), view)),
   ];
   const handles = inside || options.hide?.has('sheets') ? [] : faceHandles(scene.layers, view.to);
-  return { width: view.width, height: view.height, scale: view.scale, items, handles };
+  const within = bounds(shown);
+  const place = ([u, v]: Point3): Point2 | null =>
+    u < within.x[0] || u > within.x[1] || v < within.y[0] || v > within.y[1] ? null : view.to([u, v]);
+  return { width: view.width, height: view.height, scale: view.scale, items, handles, place };
 }
 
 const BEFORE_WORK = -1;

@@ -1,6 +1,6 @@
 /** A drawing as plain items in paper pixels: one list for the screen, the export and the tests. */
 import type { SolidMaterial } from '../geometry/solid.ts';
-import type { Point2 } from '../geometry/vector.ts';
+import type { Point2, Point3 } from '../geometry/vector.ts';
 import type { Handle } from './handles.ts';
 import type { SheetMaterialId } from '../methods/materials.ts';
 
@@ -8,8 +8,18 @@ import type { SheetMaterialId } from '../methods/materials.ts';
 export type Fill = 'none' | 'room' | 'wrap-back' | SolidMaterial | SheetMaterialId;
 
 export type Stroke =
-  'outline' | 'thin' | 'hidden' | 'fold' | 'slit' | 'dimension' | 'leader' | 'new' | 'measure' | 'none';
-export type Tone = 'plain' | 'quiet' | 'good' | 'watch' | 'bad';
+  | 'outline'
+  | 'thin'
+  | 'hidden'
+  | 'fold'
+  | 'slit'
+  | 'dimension'
+  | 'leader'
+  | 'new'
+  | 'measure'
+  | 'water'
+  | 'none';
+export type Tone = 'plain' | 'quiet' | 'good' | 'watch' | 'bad' | 'water';
 
 export interface AreaItem {
   readonly kind: 'area';
@@ -53,6 +63,8 @@ export interface Drawing {
   readonly scale: number;
   readonly items: readonly DrawItem[];
   readonly handles?: readonly Handle[];
+  /** Where a point in space stands on the paper; `null` where the drawing does not show it. */
+  readonly place?: (point: Point3) => Point2 | null;
 }
 
 export const DIMENSION_SIZE = 12;

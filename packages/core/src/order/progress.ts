@@ -143,10 +143,11 @@ export type Refusal =
   | 'later-step-done'
   | 'reason-needed'
   | 'text-needed'
-  | 'no-rest';
+  | 'no-rest'
+  | 'built-needed';
 
 export function refusal(
-  entry: Pick<Entry, 'kind' | 'step' | 'undoes' | 'note'>,
+  entry: Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built'>,
   list: readonly StepProgress[],
   steps: readonly PlannedStep[],
 ): Refusal | null {
@@ -162,6 +163,9 @@ export function refusal(
     case 'override':
       if (entry.note.trim() === '') return 'reason-needed';
       return step.blockedBy.some((b) => b.kind === 'rest') ? null : 'no-rest';
+    case 'built':
+      if (!entry.built || !row.places.includes(entry.built.piece)) return 'built-needed';
+      return step.tick || step.status === 'open' ? null : 'blocked';
     case 'note':
       return entry.note.trim() === '' ? 'text-needed' : null;
     case 'photo':
@@ -180,7 +184,7 @@ function refusalToUndo(
   const undone = step.entries.find((entry) => entry.id === id);
   if (!undone) return 'nothing-to-undo';
   const tickedTwice = step.entries.some((entry) => entry.kind === 'tick' && entry.id !== id);
-  if (undone.kind === 'note' || undone.kind === 'photo' || (undone.kind === 'tick' && tickedTwice))
+  if (['note', 'photo', 'built'].includes(undone.kind) || (undone.kind === 'tick' && tickedTwice))
     return null;
   const relied = list.some(
     (s) => s.tick && steps.find((row) => row.id === s.id)?.after.some((a) => a.step === step.id),

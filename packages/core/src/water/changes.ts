@@ -1,13 +1,11 @@
 /** The same wall built otherwise: what somebody tries out, and what was done on site against the plan. */
 import { clip, type Polygon } from '../geometry/polygon.ts';
+import type { PieceEdge } from '../geometry/piece-edges.ts';
 import type { Sheet } from '../geometry/sheet.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import { replay, thingsOf } from '../order/events.ts';
 import type { Build, PlannedStep } from '../plan/draft.ts';
-
-export const pieceEdges = ['top', 'bottom', 'left', 'right'] as const;
-export type PieceEdge = (typeof pieceEdges)[number];
 
 export type WallChange =
   /** It does not stick: not rolled, not bedded, come off. */

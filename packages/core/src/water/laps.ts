@@ -1,8 +1,9 @@
 /** Every lap of the wall: which way it lies, how long it is, and whether wind can push water up under it. */
+import type { Range } from '../geometry/solid.ts';
 import type { Build } from '../plan/draft.ts';
 import { hostsOf } from './hosts.ts';
 import { facesOn, momentOf, planeIds, type LostBond, type Moment, type PlaneId } from './placed.ts';
-import { EVERYWHERE, arrange, type Plane } from './plane.ts';
+import { EVERYWHERE, arrange, type Cell, type Plane } from './plane.ts';
 import { shinglePairs, type ShinglePair } from './shingle-pairs.ts';
 import { standingWater } from './standing.ts';
 
@@ -23,6 +24,10 @@ export interface Lap {
   readonly width_mm: number;
   /** How far the lower one reaches above the upper one's edge, most of all places. */
   readonly above_mm: number;
+  /** From where to where both reach where they are widest, and whether the upper one lies outside there. */
+  readonly upper: Range;
+  readonly lower: Range;
+  readonly outside: boolean;
 }
 
 interface Reach {
@@ -61,43 +66,46 @@ function whole(id: PlaneId, moment: Moment): Plane {
 }
 
 function lapOf(pair: ShinglePair, plane: Plane): Lap | null {
-  const positions = ([thing, face]: ShinglePair['upper']) =>
+  const named = ([thing, face]: ShinglePair['upper']) =>
     plane.faces.flatMap((f, i) => (f.thing === thing && (face === undefined || f.face === face) ? [i] : []));
-  const [upper, lower] = [positions(pair.upper), positions(pair.lower)];
-  let [lap, widest, width, above] = [0, 0, 0, 0];
+  const [uppers, lowers] = [named(pair.upper), named(pair.lower)];
+  let widest: { wide: number; upper: Reach; lower: Reach } | null = null;
+  let [width, above] = [0, 0];
   let fault: LapFault | null = null;
   for (const { x, cells } of plane.columns) {
-    const reach = (faces: readonly number[]): Reach | null => {
-      const own = cells.filter(({ stack }) => stack.some((face) => faces.includes(face)));
-      const first = own[0]?.stack.find((face) => faces.includes(face));
-      return first === undefined
-        ? null
-        : { low: Math.min(...own.map((c) => c.y[0])), high: Math.max(...own.map((c) => c.y[1])), at: first };
-    };
-    const [over, under] = [reach(upper), reach(lower)];
-    if (!over || !under) continue;
+    const [upper, lower] = [reachOf(cells, uppers), reachOf(cells, lowers)];
+    if (!upper || !lower) continue;
     const wide = x[1] - x[0];
-    if (wide > widest) [widest, lap] = [wide, under.high - over.low];
-    const found = faultOf(over, under);
+    if (!widest || wide > widest.wide) widest = { wide, upper, lower };
+    const found = faultOf(upper, lower);
     // A slit or a cut at 45° leaves the corner of a pair bare: that belongs to the strip over it.
-    if (found === 'open' && leaning(plane, over.at)) continue;
-    if (found) {
-      fault = worse(fault, found);
-      width += wide;
-      above = Math.max(above, under.high - over.high);
-    }
+    if (!found || (found === 'open' && leaning(plane, upper.at))) continue;
+    fault = worse(fault, found);
+    width += wide;
+    above = Math.max(above, lower.high - upper.high);
   }
-  const stuck = plane.faces[upper[0] ?? -1]?.bondedAt !== null;
-  if (widest === 0) return null;
+  if (!widest) return null;
+  const { upper, lower } = widest;
   const seen = width >= SEEN_mm;
   return {
     pair,
-    lap_mm: lap,
-    stuck,
+    lap_mm: lower.high - upper.low,
+    stuck: plane.faces[upper.at]?.bondedAt !== null,
     fault: seen ? fault : null,
     width_mm: seen ? width : 0,
     above_mm: above,
+    upper: [upper.low, upper.high],
+    lower: [lower.low, lower.high],
+    outside: upper.at > lower.at,
   };
+}
+
+/** From where to where any of the faces lies in a column. */
+function reachOf(cells: readonly Cell[], faces: readonly number[]): Reach | null {
+  const own = cells.filter(({ stack }) => stack.some((face) => faces.includes(face)));
+  const at = own[0]?.stack.find((face) => faces.includes(face));
+  if (at === undefined) return null;
+  return { low: Math.min(...own.map((c) => c.y[0])), high: Math.max(...own.map((c) => c.y[1])), at };
 }
 
 /** What is narrower than this is a fold that leans, and no fault. */

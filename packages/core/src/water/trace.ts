@@ -17,7 +17,8 @@ export type WaterOutcome = 'shed' | 'drained' | 'trapped' | 'structure' | 'room'
 
 export interface WaterStop {
   /** A cell of a plane as stretches of its two axes, or a place that is none. */
-  readonly at: { readonly plane: PlaneId; readonly x: Range; readonly y: Range } | Place;
+  readonly at:
+    { readonly plane: PlaneId; readonly x: Range; readonly y: Range; readonly level: number } | Place;
   /** The bond that failed to come here; `null` for none. */
   readonly failed: string | null;
   /** The piece it runs on; `null` for what stood there before. */
@@ -164,7 +165,12 @@ function stopsOf(node: number, search: Search, network: Network): WaterStop[] {
     const { stack } = at.cell;
     const thing = (i: number) => planes.get(at.plane)?.faces[stack[i] ?? -1]?.thing ?? null;
     const { plane, x, cell } = at;
-    return { at: { plane, x, y: cell.y }, failed, on: thing(at.gap - 1), behind: thing(at.gap) };
+    return {
+      at: { plane, x, y: cell.y, level: at.gap },
+      failed,
+      on: thing(at.gap - 1),
+      behind: thing(at.gap),
+    };
   };
   const stops = [stop(node, null)];
   for (const edge of edgesFrom(node, search, network))

@@ -19,7 +19,7 @@ import {
 import type { JobStore } from './job.svelte.ts';
 import { sentence } from './outbox.svelte.ts';
 
-type NewEntry = Pick<Entry, 'kind' | 'step' | 'undoes' | 'note'>;
+type NewEntry = Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built'>;
 
 export class FieldLog {
   readonly store: JobStore;

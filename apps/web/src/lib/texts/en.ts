@@ -20,6 +20,7 @@ const refusals: Record<Refused, string> = {
   'later-step-done': 'A later step rests on this one. Take the later one back first.',
   'reason-needed': 'Say why the waiting time is cut short.',
   'text-needed': 'The note is empty.',
+  'built-needed': 'Say which piece of this step, and what is otherwise.',
   'no-rest': 'No waiting time is running here.',
   'not-started': 'Freeze the plan first; entries refer to it.',
   'not-the-looker':
@@ -51,6 +52,7 @@ const entryKinds: Record<Exclude<Entry['kind'], 'undo'>, string> = {
   override: 'waiting cut short',
   note: 'note',
   photo: 'picture',
+  built: 'built otherwise',
 };
 
 export const text = {
@@ -717,9 +719,25 @@ export const text = {
     day: (marks: string) => `For ${marks}.`,
     folds: (at: string) => `folds at ${at}`,
   },
+  built: {
+    add: 'Built otherwise',
+    piece: 'Which piece',
+    what: 'What is otherwise',
+    kinds: {
+      'bond-lost': 'it does not stick, not rolled',
+      'left-out': 'it was left out',
+      short: 'it ends short',
+      raised: 'it sits higher or lower',
+    },
+    edge: 'At which edge',
+    edges: { top: 'top', bottom: 'bottom', left: 'left', right: 'right' },
+    by: { short: 'Short by', raised: 'Higher by (− for lower)' },
+    save: 'Note it',
+    wrong: 'Write a length, like 18 or 3/4.',
+  },
   exposure: {
     title: 'Water: wind, rain and the pan',
-    lead: 'What presses on this opening, and what its pan has against it. Where water runs along every lap is not traced yet.',
+    lead: 'What presses on this opening, and what its pan has against it.',
     place: 'Where it stands',
     height: 'Height of its middle above ground, m',
     heightWrong: (most: number) => `Write metres between 0 and ${most}, like 4.5.`,

@@ -1,5 +1,6 @@
 <script module lang="ts">
   import type { Drawing, Handle } from '@hulvek/core';
+  import type { Snippet } from 'svelte';
 
   export interface DeskProps {
     /** Makes the drawing for a paper of this size in pixels. */
@@ -12,6 +13,8 @@
     ondrop?: (handle: Handle) => void;
     /** A handle was opened to type its figure. */
     ontype?: (handle: Handle) => void;
+    /** Drawn over the drawing, in pixels of its paper. */
+    over?: Snippet<[Drawing]>;
   }
 </script>
 
@@ -21,7 +24,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import DrawingView from './DrawingView.svelte';
 
-  let { draw, label, say, ondrag, ondrop, ontype }: DeskProps = $props();
+  let { draw, label, say, ondrag, ondrop, ontype, over }: DeskProps = $props();
   let width = $state(0);
   let height = $state(0);
   const drawing = $derived(width > 40 && height > 40 ? draw({ width, height }) : null);
@@ -156,6 +159,7 @@
     <DrawingView
       {drawing}
       {label}
+      {over}
       window={{
         x: (centre[0] - 0.5 / zoom) * drawing.width,
         y: (centre[1] - 0.5 / zoom) * drawing.height,

@@ -1,5 +1,6 @@
 <script module lang="ts">
   import type { Drawing } from '@hulvek/core';
+  import type { Snippet } from 'svelte';
 
   export interface DrawingViewProps {
     drawing: Drawing;
@@ -7,6 +8,8 @@
     label: string;
     /** Part of the paper that is shown; all of it when left out. */
     window?: { x: number; y: number; width: number; height: number };
+    /** Drawn over it, in pixels of the paper. */
+    over?: Snippet<[Drawing]> | undefined;
   }
 </script>
 
@@ -14,7 +17,7 @@
   import { fillColour, lineColour, type DrawItem, type Fill } from '@hulvek/core';
   import Hatches from './Hatches.svelte';
 
-  let { drawing, label, window }: DrawingViewProps = $props();
+  let { drawing, label, window, over }: DrawingViewProps = $props();
   const shown = $derived(window ?? { x: 0, y: 0, width: drawing.width, height: drawing.height });
   const id = $props.id();
 
@@ -90,6 +93,7 @@
       >
     {/if}
   {/each}
+  {@render over?.(drawing)}
 </svg>
 
 <style>
@@ -133,6 +137,14 @@
     stroke: var(--rust);
     stroke-width: 2.4;
     stroke-dasharray: 7 4;
+  }
+  .line.water {
+    stroke: var(--water);
+    stroke-width: 2.6;
+  }
+  .point.water {
+    stroke: var(--water);
+    fill: var(--water);
   }
   .line.new {
     stroke: var(--rust);

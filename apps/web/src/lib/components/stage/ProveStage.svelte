@@ -7,218 +7,118 @@
 </script>
 
 <script lang="ts">
-  import Paper from '$lib/components/drawing/Paper.svelte';
-  import LengthField from '$lib/components/ui/LengthField.svelte';
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import Desk from '$lib/components/drawing/Desk.svelte';
+  import StepStrip from '$lib/components/drawing/StepStrip.svelte';
+  import WaterRun from '$lib/components/drawing/WaterRun.svelte';
+  import { WaterDesk, waterViews } from '$lib/state/water-desk.svelte.ts';
   import { text } from '$lib/texts/en.ts';
-  import {
-    choiceText,
-    cutDrawing,
-    damCheck,
-    designPressure,
-    formatLength,
-    headVerdict,
-    needsHeadFlashing,
-    pieceText,
-    plannedSeal,
-    rainClass,
-    testPressure,
-    type InnerSealState,
-    type Opening,
-    type Verdict,
-  } from '@hulvek/core';
+  import { waterText } from '$lib/texts/water.ts';
+  import { formatLength } from '@hulvek/core';
+  import { untrack } from 'svelte';
+  import { prefersReducedMotion } from 'svelte/motion';
+  import ExposurePanel from './ExposurePanel.svelte';
+  import FindingList from './FindingList.svelte';
+  import WaterCourse from './WaterCourse.svelte';
+  import WaterLaps from './WaterLaps.svelte';
+  import WaterSources from './WaterSources.svelte';
+  import WaterTries from './WaterTries.svelte';
 
   let { editor }: ProveStageProps = $props();
-  const t = text.exposure;
-  const plan = $derived(editor.plan);
+  const water = untrack(() => new WaterDesk(editor));
+  const build = $derived(water.build);
   const units = $derived(editor.context.job.units);
-  const exposure = $derived(editor.opening.exposure ?? {});
-  const length = $derived((mm: number) => formatLength(mm, units));
-  /** Tried out here: what the pan does when the seal is not what was planned. */
-  let trySeal = $state<InnerSealState | null>(null);
-  const seal = $derived(trySeal ?? (plan.choices ? plannedSeal(plan.choices) : 'missing'));
-
-  const pressures = $derived.by(() => {
-    const { wind } = editor.context.job;
-    if (!wind || exposure.height_m === undefined || !plan.unit) return null;
-    return designPressure({
-      wind_ms: wind.gust_ms,
-      terrain: wind.terrain,
-      height_m: exposure.height_m,
-      zone: exposure.zone ?? 'corner',
-      area_m2: (plan.unit.width.mm * plan.unit.height.mm) / 1e6,
-    });
-  });
-  const asked = $derived(pressures ? testPressure(pressures.inward_Pa) : null);
-  const dam = $derived(
-    asked !== null && plan.build && plan.choices
-      ? damCheck({
-          choices: plan.choices,
-          numbers: plan.numbers,
-          depth_mm: plan.build.context.opening.depth,
-          pressure_Pa: asked,
-          seal,
-        })
-      : null,
-  );
-  const rain = $derived(
-    exposure.overhang && exposure.toSoffit
-      ? rainClass({
-          overhang_mm: exposure.overhang.mm,
-          toSoffit_mm: exposure.toSoffit.mm,
-          terrain: editor.context.job.wind?.terrain ?? 'open',
-        })
-      : null,
-  );
-  const passed = $derived(plan.unit?.waterTest_Pa);
-  const testVerdict = $derived.by((): Verdict => {
-    if (asked === null || passed === undefined) return 'not-checkable';
-    return passed >= asked ? 'holds' : 'fails';
-  });
-  const panVerdict = $derived.by((): Verdict => {
-    if (!dam) return 'not-checkable';
-    if (plan.choices?.pan === 'none') return 'watch';
-    return dam.holds ? 'holds' : 'fails';
-  });
-  const rainVerdict = $derived<Verdict>(plan.choices ? headVerdict(rain, plan.choices) : 'not-checkable');
-  let heightProblem = $state('');
-
-  function set(change: Partial<NonNullable<Opening['exposure']>>) {
-    editor.change((opening) => {
-      const next = Object.entries({ ...opening.exposure, ...change }).filter(([, v]) => v !== undefined);
-      const { exposure: _before, ...rest } = opening;
-      return next.length === 0 ? rest : { ...rest, exposure: Object.fromEntries(next) };
-    });
-  }
-  const MOST_HEIGHT_m = 300;
-  function setHeight(typed: string) {
-    const value = Number(typed.trim().replace(',', '.'));
-    const sound = typed.trim() === '' || (Number.isFinite(value) && value >= 0 && value <= MOST_HEIGHT_m);
-    heightProblem = sound ? '' : t.heightWrong(MOST_HEIGHT_m);
-    if (sound) set({ height_m: typed.trim() === '' ? undefined : value });
-  }
+  const figure = (mm: number) => formatLength(mm, units, 'figure');
+  let playing = $state(false);
+  let slow = $state(false);
+  /** Layers stand side by side in a cut, three pixels each. */
+  const ASIDE_px = 3;
 </script>
 
 <div class="prove">
-  <section class="sheet" aria-label={text.detail.labels.sill}>
-    {#if plan.build}
-      {@const build = plan.build}
-      <Paper
-        label={text.detail.labels.sill}
-        draw={(size) =>
-          cutDrawing(build, {
-            ...size,
-            cut: 'sill',
-            step: build.steps.length,
-            figure: (mm) => formatLength(mm, units, 'figure'),
-            name: pieceText,
-          })}
-      />
+  <section class="sheet" aria-label={waterText.views}>
+    <div class="views switch" role="group" aria-label={waterText.views}>
+      {#each waterViews as name (name)}
+        <button type="button" aria-pressed={water.view === name} onclick={() => (water.view = name)}
+          >{text.detail.views[name]}</button
+        >
+      {/each}
+      {#if water.compares}
+        <span class="compare" role="group" aria-label={waterText.compared}>
+          <button type="button" aria-pressed={water.showBefore} onclick={() => (water.showBefore = true)}
+            >{waterText.was}</button
+          >
+          <button type="button" aria-pressed={!water.showBefore} onclick={() => (water.showBefore = false)}
+            >{waterText.is}</button
+          >
+        </span>
+      {/if}
+    </div>
+    {#if build}
+      <div class="canvas">
+        {#if water.view !== 'face'}
+          <span class="where left" aria-hidden="true">{text.detail.outside}</span>
+          <span class="where right" aria-hidden="true">{text.detail.inside}</span>
+        {/if}
+        {#key water.view}
+          <Desk
+            label={text.detail.labels[water.view]}
+            draw={(size) => water.draw(size)}
+            say={editor.mayPlan && !water.showBefore ? (handle) => water.desk.sayHandle(handle) : null}
+            ondrag={(handle, mm, fine) => water.desk.drag(handle, mm, fine)}
+            ondrop={() => water.desk.drop()}
+          >
+            {#snippet over(drawing)}
+              {#if water.course}
+                <WaterRun
+                  {drawing}
+                  course={water.course}
+                  lines={water.lines}
+                  wets={water.wets}
+                  at={water.at}
+                  playing={playing && !prefersReducedMotion.current}
+                  {slow}
+                  {figure}
+                  aside={water.view === 'face' ? 0 : ASIDE_px}
+                  onstop={(at) => (water.at = at)}
+                  onend={() => (playing = false)}
+                />
+              {/if}
+            {/snippet}
+          </Desk>
+        {/key}
+      </div>
+      <WaterCourse {water} bind:playing bind:slow />
+      <StepStrip steps={build.steps} step={water.step} onstep={(next) => (water.desk.chosenStep = next)} />
     {:else}<p class="empty">{text.detail.empty}</p>{/if}
   </section>
-  <section class="panel" aria-label={t.title}>
-    <h2>{t.title}</h2>
-    <p class="quiet">{t.lead}</p>
-    <fieldset disabled={!editor.mayPlan}>
-      <legend>{t.place}</legend>
-      <label for="height">{t.height}</label>
-      <input
-        id="height"
-        class="figure"
-        autocomplete="off"
-        inputmode="decimal"
-        value={exposure.height_m ?? ''}
-        aria-invalid={heightProblem !== ''}
-        aria-describedby="height-say"
-        onchange={(event) => setHeight(event.currentTarget.value)}
-      />
-      <p id="height-say" class="wide problem" aria-live="polite">{heightProblem}</p>
-      <label for="zone">{t.zone}</label>
-      <select
-        id="zone"
-        value={exposure.zone ?? 'corner'}
-        onchange={(event) => set({ zone: event.currentTarget.value as 'field' | 'corner' })}
-      >
-        <option value="field">{t.zones.field}</option>
-        <option value="corner">{t.zones.corner}</option>
-      </select>
-      {#each [['overhang', 0], ['toSoffit', 1]] as const as [field, least] (field)}
-        <div class="wide">
-          <LengthField
-            id={field}
-            keep="{editor.context.job.id}:{editor.id}:{field}"
-            label={t[field]}
-            value={exposure[field] ?? null}
-            unit={units}
-            least_mm={least}
-            most_mm={20_000}
-            onchange={(value) => set({ [field]: value ?? undefined })}
-          />
-        </div>
-      {/each}
-    </fieldset>
 
-    <h3><VerdictMark verdict={testVerdict} word /> {t.pressures}</h3>
-    {#if pressures && asked !== null}
-      <dl>
-        <div>
-          <dt>{t.velocity}</dt>
-          <dd class="figure">{t.pa(pressures.velocity_Pa)}</dd>
-        </div>
-        <div>
-          <dt>{t.inward}</dt>
-          <dd class="figure">{t.pa(pressures.inward_Pa)}</dd>
-        </div>
-        <div>
-          <dt>{t.outward}</dt>
-          <dd class="figure">{t.pa(pressures.outward_Pa)}</dd>
-        </div>
-        <div>
-          <dt>{t.test}</dt>
-          <dd class="figure">{t.pa(asked)}</dd>
-        </div>
-      </dl>
-      <p>
-        {passed === undefined
-          ? t.testUnknown
-          : passed >= asked
-            ? t.testHolds(passed, asked)
-            : t.testFails(passed, asked)}
+  <section class="panel" aria-label={waterText.title}>
+    <h2 class="visually-hidden">{waterText.title}</h2>
+    {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
+    <FindingList
+      findings={water.findings}
+      verdict={water.verdict}
+      {units}
+      title={waterText.title}
+      summary=""
+      onfix={editor.mayPlan ? (fix) => water.applyFix(fix) : null}
+    />
+    {#if water.mended}
+      <p class="mended" role="status">
+        {waterText.compared}: {waterText.mended(water.mended.fixed, water.mended.left)}
+        <button type="button" class="as-link" onclick={() => water.undo()}>{waterText.undo}</button>
       </p>
-    {:else}<p>{editor.context.job.wind ? t.noHeight : t.noWind}</p>{/if}
-
-    <h3><VerdictMark verdict={panVerdict} word /> {t.panTitle}</h3>
-    <label class="seal"
-      >{t.seal}
-      <select value={seal} onchange={(event) => (trySeal = event.currentTarget.value as InnerSealState)}>
-        {#each ['sound', 'doubtful', 'missing'] as const as name (name)}
-          <option value={name}>{t.seals[name]}</option>
-        {/each}
-      </select>
-    </label>
-    {#if plan.choices?.pan === 'none'}<p>{t.panNone}</p>
-    {:else if dam}
-      <p>
-        {seal === 'sound'
-          ? t.panSound
-          : t.pan(length(dam.water_mm), length(dam.needed_mm), length(dam.has_mm))}
-      </p>
-      {#if !dam.holds}<p>{t.panFix}</p>{/if}
-    {:else}<p>{editor.context.job.wind ? t.noHeight : t.noWind}</p>{/if}
-
-    <h3>
-      <VerdictMark verdict={rainVerdict} word />
-      {t.rainTitle}
-    </h3>
-    <p>
-      {rain === null ? t.rainUnknown : `${t.rain[rain]}.`}
-      {needsHeadFlashing(rain) ? t.headNeeded : t.headSpared}
-      {plan.choices && plan.choices.waterLayer !== 'existing'
-        ? t.headHas(choiceText('head', plan.choices.head).name)
-        : ''}
-    </p>
-    <p class="quiet">{t.sources}</p>
-    <p class="quiet">{t.printed}</p>
+    {/if}
+    {#if build}
+      <WaterSources {water} />
+      <WaterTries {water} />
+      <WaterLaps {water} />
+    {/if}
+    <details>
+      <summary><h3>{waterText.exposure}</h3></summary>
+      <ExposurePanel {editor} />
+    </details>
+    <p class="quiet">{waterText.lead}</p>
   </section>
 </div>
 
@@ -231,9 +131,36 @@
   }
   .sheet {
     display: flex;
-    min-height: 420px;
+    flex-direction: column;
     min-width: 0;
     background: var(--sand);
+  }
+  .views {
+    padding: var(--gap-2) var(--gap-4);
+  }
+  .compare {
+    display: inline-flex;
+    margin-left: auto;
+  }
+  .canvas {
+    position: relative;
+    flex: 1;
+    display: flex;
+    min-height: 340px;
+  }
+  .where {
+    position: absolute;
+    top: var(--gap-2);
+    z-index: 1;
+    color: var(--ink-soft);
+    font-weight: 600;
+    pointer-events: none;
+  }
+  .where.left {
+    left: var(--gap-4);
+  }
+  .where.right {
+    right: var(--gap-4);
   }
   .empty {
     margin: auto;
@@ -248,43 +175,17 @@
     overflow-y: auto;
     max-height: calc(100vh - 160px);
   }
-  fieldset {
-    display: grid;
-    grid-template-columns: 1fr 9.5rem;
-    align-items: center;
-    gap: 6px var(--gap-3);
+  .mended {
+    padding: var(--gap-2) var(--gap-3);
+    background: var(--sand);
   }
-  legend {
-    float: left;
-    grid-column: 1 / -1;
-    font-weight: 700;
-    color: var(--ink-soft);
-  }
-  fieldset label {
-    font-weight: 500;
-  }
-  .wide {
-    grid-column: 1 / -1;
-  }
-  .problem:empty {
-    display: none;
-  }
-  h3 {
-    display: flex;
-    align-items: baseline;
-    gap: var(--gap-2);
+  details {
     margin-top: var(--gap-3);
-    padding-top: var(--gap-2);
+    padding-top: var(--gap-3);
     border-top: 1px solid var(--line);
   }
-  dl div {
-    display: grid;
-    grid-template-columns: 1fr auto;
-  }
-  .seal {
-    display: flex;
-    align-items: center;
-    gap: var(--gap-3);
+  summary h3 {
+    display: inline;
   }
   @media (max-width: 900px) {
     .prove {

@@ -22,19 +22,23 @@
   import { clockTime } from '$lib/texts/time.ts';
   import { formatLength, needTexts, pieceText, stepText, type Blocker, type Entry } from '@hulvek/core';
 
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { changeText } from '$lib/texts/water.ts';
+  import BuiltForm from './BuiltForm.svelte';
   import EntryPicture from './EntryPicture.svelte';
 
   let { step, state: now, number, open, log, units, ondone }: StepCardProps = $props();
   /** A card somebody opened or closed stays so until another one is next. */
   let shown = $derived(open);
   let note = $state('');
-  let asking = $state<'note' | 'override' | null>(null);
+  let asking = $state<'note' | 'override' | 'built' | null>(null);
   const words = $derived(stepText(step.id));
   const cuts = $derived((log.plan?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
   const shims = $derived(step.places.some((id) => id.endsWith('shims')) ? (log.plan?.fit?.shims ?? []) : []);
   const ownShims = $derived(shims.filter((s) => (s.side === 'sill') === step.places.includes('sill-shims')));
   const length = $derived((mm: number) => formatLength(mm, units));
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
+  const otherwise = $derived(now.entries.filter((entry) => entry.kind === 'built'));
   const unsent = $derived(now.entries.some((entry) => log.waiting.has(entry.id)));
   const resting = $derived(now.blockedBy.some((b) => b.kind === 'rest'));
 
@@ -139,6 +143,11 @@
         <Button kind="quiet" large onclick={() => (asking = asking === 'note' ? null : 'note')}
           >{text.install.addNote}</Button
         >
+        {#if step.places.length > 0 && (now.tick || now.status === 'open')}
+          <Button kind="quiet" large onclick={() => (asking = asking === 'built' ? null : 'built')}
+            >{text.built.add}</Button
+          >
+        {/if}
         <PictureButton
           label={text.install.addPicture}
           onpicture={(file) => log.addPicture(step.id, file, '')}
@@ -156,7 +165,25 @@
         >
       {/if}
     </div>
-    {#if asking}
+    {#each otherwise as entry (entry.id)}
+      <p class="otherwise">
+        <VerdictMark verdict="watch" />
+        {entry.built ? changeText(entry.built, length) : ''}
+        <Button kind="quiet" disabled={!log.may('note')} onclick={() => send('undo', entry.id)}
+          >{text.install.undo}</Button
+        >
+      </p>
+    {/each}
+    {#if asking === 'built'}
+      <BuiltForm
+        pieces={step.places}
+        {units}
+        onbuilt={(built) => {
+          if (log.add({ kind: 'built', step: step.id, undoes: null, note: '', built })) asking = null;
+        }}
+        oncancel={() => (asking = null)}
+      />
+    {:else if asking}
       {@const kind = asking}
       <form
         onsubmit={(event) => {
@@ -177,6 +204,11 @@
 </details>
 
 <style>
+  .otherwise {
+    display: flex;
+    align-items: baseline;
+    gap: var(--gap-2);
+  }
   details {
     border-top: 1px solid var(--line);
     border-left: 5px solid transparent;

@@ -202,4 +202,5 @@ const entryOf = (row: typeof entries.$inferSelect): Entry => ({
   at: row.at.toISOString(),
   note: row.note,
   photo: row.photo,
+  ...(row.built && { built: row.built }),
 });

@@ -1,5 +1,6 @@
 /** Tables. Documents are kept whole, as they were checked by the core; columns are what queries ask for. */
 import type {
+  Entry,
   Issue,
   Job,
   Material,
@@ -190,6 +191,7 @@ export const entries = pgTable(
     receivedAt: at('received_at').notNull().defaultNow(),
     note: text('note').notNull(),
     photo: jsonb('photo').$type<Photo>(),
+    built: jsonb('built').$type<NonNullable<Entry['built']>>(),
   },
   (table) => [
     index('entries_opening').on(table.jobId, table.openingId),

@@ -1,0 +1,181 @@
+<script module lang="ts">
+  import type { Course, Drawing, Point3 } from '@hulvek/core';
+
+  export interface WaterRunProps {
+    drawing: Drawing;
+    course: Course;
+    /** Where the water is let go. */
+    lines: readonly { readonly from: Point3; readonly to: Point3; readonly width_mm: number }[];
+    /** Whether it ends where it must not come. */
+    wets: boolean;
+    /** Stop that is looked at. */
+    at: number;
+    playing: boolean;
+    slow: boolean;
+    figure: (mm: number) => string;
+    /** Cuts show layers side by side: how far one lies before the other, in pixels of the paper. */
+    aside: number;
+    onstop: (at: number) => void;
+    onend: () => void;
+  }
+</script>
+
+<script lang="ts">
+  let { drawing, course, lines, wets, at, playing, slow, figure, aside, onstop, onend }: WaterRunProps =
+    $props();
+
+  type Point = readonly [number, number];
+  const placed = $derived(
+    course.points.map(({ at: point, level }): Point | null => {
+      const on = drawing.place?.(point) ?? null;
+      return on && [on[0] - aside * (level + 1), on[1]];
+    }),
+  );
+  /** Stretches of the line that the drawing shows. */
+  const stretches = $derived.by(() => {
+    const found: Point[][] = [];
+    let now: Point[] = [];
+    for (const point of placed) {
+      if (point) now.push(point);
+      else if (now.length > 0) [found[found.length], now] = [now, []];
+    }
+    return now.length > 0 ? [...found, now] : found;
+  });
+  const sources = $derived(
+    lines.flatMap(({ from, to, width_mm }) => {
+      const [a, b] = [drawing.place?.(from), drawing.place?.(to)];
+      return a && b && Math.hypot(a[0] - b[0], a[1] - b[1]) > 1 ? [{ a, b, width_mm }] : [];
+    }),
+  );
+  const stops = $derived(
+    course.stops.flatMap(({ to, failed }, i) => {
+      const point = placed[to];
+      return point ? [{ i, point, failed: failed !== null }] : [];
+    }),
+  );
+  const lengths = $derived(
+    placed.map((point, i) => {
+      const before = placed[i - 1];
+      return point && before ? Math.hypot(point[0] - before[0], point[1] - before[1]) : 0;
+    }),
+  );
+
+  /** Pixels of the line already run. */
+  let run = $state(0);
+  const SPEED_px_s = 160;
+  const whole = $derived(lengths.reduce((sum, length) => sum + length, 0));
+  const stopAt = (px: number): number => {
+    let sum = 0;
+    const reached = lengths.findIndex((length) => (sum += length) >= px);
+    return Math.max(
+      0,
+      course.stops.findIndex(({ to }) => to >= reached),
+    );
+  };
+  $effect(() => {
+    if (!playing) return;
+    run = 0;
+    let last = performance.now();
+    let frame = requestAnimationFrame(function step(now) {
+      run += ((now - last) / 1000) * SPEED_px_s * (slow ? 0.25 : 1);
+      last = now;
+      if (run >= whole) return onend();
+      onstop(stopAt(run));
+      frame = requestAnimationFrame(step);
+    });
+    return () => cancelAnimationFrame(frame);
+  });
+  const drop = $derived.by((): Point | null => {
+    if (!playing) return placed[course.stops[at]?.to ?? 0] ?? null;
+    let rest = run;
+    for (const [i, length] of lengths.entries()) {
+      const [from, to] = [placed[i - 1], placed[i]];
+      if (from && to && length >= rest && length > 0)
+        return [from[0] + (to[0] - from[0]) * (rest / length), from[1] + (to[1] - from[1]) * (rest / length)];
+      rest -= length;
+    }
+    return null;
+  });
+  const line = (points: readonly Point[]): string =>
+    points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
+</script>
+
+<g aria-hidden="true" data-wets={wets} data-testid="water-run">
+  {#each sources as { a, b, width_mm }, i (i)}
+    <polyline class="source" points={line([a, b])} />
+    <text class="width" x={(a[0] + b[0]) / 2} y={(a[1] + b[1]) / 2 - 9} font-size="12.5"
+      >{figure(width_mm)}</text
+    >
+  {/each}
+  {#each stretches as points, i (i)}
+    <polyline class="under" points={line(points)} />
+    <polyline class="way" points={line(points)} />
+  {/each}
+  {#each stops as { i, point, failed } (i)}
+    {#if failed}
+      <path class="failed" d="M{point[0] - 6} {point[1] - 6} l12 12 m0 -12 l-12 12" />
+    {:else}
+      <circle class="stop" cx={point[0]} cy={point[1]} r="3" />
+    {/if}
+  {/each}
+  {#if drop}
+    <path class="drop" d="M{drop[0]} {drop[1] - 11} c5 7 6 9 6 12 a6 6 0 0 1 -12 0 c0 -3 1 -5 6 -12 z" />
+  {/if}
+</g>
+
+<style>
+  polyline,
+  path {
+    fill: none;
+    stroke-linecap: round;
+    stroke-linejoin: round;
+  }
+  .source {
+    stroke: var(--water);
+    stroke-width: 5;
+  }
+  .under {
+    stroke: var(--paper);
+    stroke-width: 6;
+    opacity: 0.85;
+  }
+  .way {
+    stroke: var(--water);
+    stroke-width: 2.6;
+  }
+  [data-wets='true'] .way,
+  [data-wets='true'] .source {
+    stroke: var(--bad);
+  }
+  [data-wets='true'] .way {
+    stroke-dasharray: 7 5;
+  }
+  .stop {
+    fill: var(--paper);
+    stroke: var(--water);
+    stroke-width: 1.6;
+  }
+  [data-wets='true'] .stop {
+    stroke: var(--bad);
+  }
+  .failed {
+    stroke: var(--bad);
+    stroke-width: 3;
+  }
+  .drop {
+    fill: var(--water);
+    stroke: var(--paper);
+    stroke-width: 1.5;
+  }
+  [data-wets='true'] .drop {
+    fill: var(--bad);
+  }
+  .width {
+    font-family: var(--mono);
+    text-anchor: middle;
+    fill: var(--ink);
+    stroke: var(--paper);
+    stroke-width: 3px;
+    paint-order: stroke;
+  }
+</style>

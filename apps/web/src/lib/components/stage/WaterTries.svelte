@@ -1,0 +1,106 @@
+<script module lang="ts">
+  import type { WaterDesk } from '$lib/state/water-desk.svelte.ts';
+
+  export interface WaterTriesProps {
+    water: WaterDesk;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/components/ui/Button.svelte';
+  import { changeText, waterText as t } from '$lib/texts/water.ts';
+  import X from '@lucide/svelte/icons/x';
+  import { formatLength, stepText } from '@hulvek/core';
+  import BuiltForm from './BuiltForm.svelte';
+
+  let { water }: WaterTriesProps = $props();
+  const units = $derived(water.editor.context.job.units);
+  const length = (mm: number) => formatLength(mm, units);
+  const pieces = $derived(
+    (water.build?.pieces ?? []).filter((p) => p.form === 'sheet' && p.id !== 'fin').map((p) => p.id),
+  );
+  const steps = $derived(water.build?.steps ?? []);
+  let asking = $state<'piece' | 'step' | null>(null);
+  let step = $state('');
+  let before = $state('');
+
+  function move(event: SubmitEvent) {
+    event.preventDefault();
+    if (water.try({ kind: 'moved', step, before })) asking = null;
+  }
+</script>
+
+<h3>{t.tries}</h3>
+<p class="quiet">{t.triesLead}</p>
+{#if water.tries.length > 0}
+  <ul>
+    {#each water.tries as change, i (i)}
+      <li>
+        {changeText(change, length)}
+        <button
+          type="button"
+          class="as-link"
+          aria-label={t.drop(changeText(change, length))}
+          onclick={() => water.drop(change)}><X size={16} /></button
+        >
+      </li>
+    {/each}
+  </ul>
+  <Button kind="quiet" onclick={() => water.clear()}>{t.clear}</Button>
+{/if}
+<div class="row">
+  <Button onclick={() => (asking = asking === 'piece' ? null : 'piece')}>{t.tryPiece}</Button>
+  <Button onclick={() => (asking = asking === 'step' ? null : 'step')}>{t.tryStep}</Button>
+</div>
+{#if asking === 'piece'}
+  <BuiltForm
+    {pieces}
+    {units}
+    save={t.tryIt}
+    onbuilt={(change) => {
+      if (water.try(change)) asking = null;
+    }}
+    oncancel={() => (asking = null)}
+  />
+{:else if asking === 'step'}
+  <form onsubmit={move}>
+    <label for="try-step">{t.step}</label>
+    <select id="try-step" required bind:value={step}>
+      {#each steps as { id } (id)}<option value={id}>{stepText(id).title}</option>{/each}
+    </select>
+    <label for="try-before">{t.stepBefore}</label>
+    <select id="try-before" required bind:value={before}>
+      {#each steps as { id } (id)}<option value={id}>{stepText(id).title}</option>{/each}
+    </select>
+    <Button type="submit" disabled={step === '' || before === '' || step === before}>{t.tryIt}</Button>
+  </form>
+{/if}
+<p class="problem" role="status">{water.problem ? t.refused[water.problem] : ''}</p>
+
+<style>
+  h3 {
+    margin-top: var(--gap-3);
+    padding-top: var(--gap-3);
+    border-top: 1px solid var(--line);
+  }
+  li {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: var(--gap-2);
+  }
+  .row {
+    display: flex;
+    flex-flow: row wrap;
+    gap: var(--gap-2);
+  }
+  form {
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr);
+    align-items: center;
+    gap: var(--gap-2) var(--gap-3);
+  }
+  .problem:empty {
+    display: none;
+  }
+</style>
