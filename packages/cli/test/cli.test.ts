@@ -22,7 +22,7 @@ describe('hulvek on the command line', () => {
     expect(readJobFile(run(['example'], () => '').out)).toEqual({ ok: true, value: skarvPoint() }));
 
   it.each([
-    ['holds', only('S-01'), 0],
+    ['watch', only('S-01'), 0],
     ['watch', only('S-01', 'S-04'), 0],
     ['one fails', example, 1],
     ['nothing fails, one is not measured', only('S-01', 'S-02'), 3],
@@ -35,7 +35,7 @@ describe('hulvek on the command line', () => {
 
   it('plan --json of one opening carries its cut list and its steps', () => {
     const [plan] = JSON.parse(call(example, 'plan', '--opening', 'S-01', '--json').out);
-    expect(plan).toMatchObject({ mark: 'S-01', verdict: 'holds', fit: { verdict: 'fits' } });
+    expect(plan).toMatchObject({ mark: 'S-01', verdict: 'watch', fit: { verdict: 'fits' } });
     expect(plan.cuts.find((c: { piece: string }) => c.piece === 'pan').length_mm).toBe(1221);
     expect(plan.steps).toHaveLength(21);
   });
@@ -75,7 +75,7 @@ describe('hulvek on the command line', () => {
     writeFileSync(file, only('S-01'));
     const bin = new URL('../bin/hulvek.mjs', import.meta.url).pathname;
     const { stdout } = await promisify(execFile)(process.execPath, [bin, 'plan', file]);
-    expect(stdout).toMatch(/S-01 {2}store window {2}Holds[\s\S]*Sill pan\s+1221/);
+    expect(stdout).toMatch(/S-01 {2}store window {2}Watch[\s\S]*Sill pan\s+1221/);
     await expect(promisify(execFile)(process.execPath, [bin, 'plan', `${file}.gone`])).rejects.toMatchObject({
       code: 2,
       stderr: expect.stringMatching(/^Cannot read .*gone: ENOENT/),

@@ -72,6 +72,7 @@ const opening = (
   at: readonly [u: number, v: number],
   readings: ReturnType<typeof survey>,
   method = 'drained',
+  otherwise: { numbers?: Record<string, unknown>; choices?: Record<string, string> } = {},
 ) => ({
   id: `skarv-${mark.toLowerCase()}`,
   mark,
@@ -82,6 +83,7 @@ const opening = (
   method,
   survey: { from: readings.from },
   numbers: {},
+  ...otherwise,
   position: { u: length(at[0]), v: length(at[1]) },
   // One storey on a plinth under a roof that stands out 350 mm all round.
   exposure: {
@@ -131,7 +133,10 @@ const OPENINGS = [
     survey(framed(921, 1226, { sillLeft: 0, sillMiddle: 4, sillRight: 1, heightCentre: 1222 })),
     'barrier',
   ),
-  opening('W-02', 'workshop', 'West', 'u-1200-1200', [2500, 903], survey(framed(1238, 1225)), 'cut-back'),
+  // The pan's leg was drawn for wrap that runs up to the sill; here it is cut back, and the leg ends above it.
+  opening('W-02', 'workshop', 'West', 'u-1200-1200', [2500, 903], survey(framed(1238, 1225)), 'cut-back', {
+    numbers: { panLap: length(40) },
+  }),
   opening('W-03', 'drying room', 'West', 'u-600-900', [4800, 1200], survey({})),
   opening('N-01', 'battery room', 'North', 'u-600-900', [800, 1200], survey(framed(619, 925)), 'skirt'),
   // So near to N-01 that the strips of both meet.
@@ -148,7 +153,10 @@ const OPENINGS = [
     'coated',
   ),
   // Framed 35 mm lower than its neighbours: it cannot stand on their line.
-  opening('E-03', 'cabin 3', 'East', 'u-900-1200', [4700, 866], survey(framed(921, 1225)), 'coated'),
+  // Somebody thought that coated sheathing needs no pan: what the unit lets through stands on the bare sill.
+  opening('E-03', 'cabin 3', 'East', 'u-900-1200', [4700, 866], survey(framed(921, 1225)), 'coated', {
+    choices: { pan: 'none' },
+  }),
 ];
 
 /** Ticks of the half-installed opening: step, minutes after the start, kind, by whom, note. */

@@ -86,11 +86,9 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
       toPaper,
     ),
   ];
-  const place = ([u, v, w]: Point3): Point2 | null => {
-    const at = section.plane.axis === 'u' ? v : u;
-    return at < across[0] || at > across[1] ? null : toPaper([w, at]);
-  };
-  return { width: view.width, height: view.height, scale: view.scale, items, handles, place };
+  const place = ([u, v, w]: Point3): Point2 => toPaper([w, section.plane.axis === 'u' ? v : u]);
+  const { width, height, scale, frame } = view;
+  return { width, height, scale, items, handles, place, frame };
 }
 
 /** Room for names and dimension tracks depends on the scale, and the scale on the room: settled in a few rounds. */

@@ -1,7 +1,6 @@
 /** The opening seen from outside at any moment of the work. */
 import {
   area as ringArea,
-  bounds,
   clipSegment,
   edgesOf,
   intersection,
@@ -47,11 +46,12 @@ export function faceDrawing(build: Build, options: FaceOptions): Drawing {
   const { width: W, height: H } = build.context.opening;
   const inside = options.from === 'inside';
   const x = [-AROUND_mm, W + AROUND_mm] as const;
+  const tracks = options.hide?.has('dimensions') ? 0 : trackSpace(2);
   const plain = fitView({ x: inside ? [-x[1], -x[0]] : x, y: [-AROUND_mm, H + ABOVE_mm] }, options, {
-    left: trackSpace(2) + 8,
+    left: tracks + 8,
     right: 16,
     top: 12,
-    bottom: trackSpace(2) + 6,
+    bottom: tracks + 6,
   });
   // From the room left and right change.
   const view: View = inside ? { ...plain, to: ([u, v]) => plain.to([-u, v]) } : plain;
@@ -73,10 +73,9 @@ export function faceDrawing(build: Build, options: FaceOptions): Drawing {
     ...(options.hide?.has('dimensions') ? [] : dimensionItems(dimensions(build, view, options), view)),
   ];
   const handles = inside || options.hide?.has('sheets') ? [] : faceHandles(scene.layers, view.to);
-  const within = bounds(shown);
-  const place = ([u, v]: Point3): Point2 | null =>
-    u < within.x[0] || u > within.x[1] || v < within.y[0] || v > within.y[1] ? null : view.to([u, v]);
-  return { width: view.width, height: view.height, scale: view.scale, items, handles, place };
+  const place = ([u, v]: Point3): Point2 => view.to([u, v]);
+  const { width, height, scale, frame } = view;
+  return { width, height, scale, items, handles, place, frame };
 }
 
 const BEFORE_WORK = -1;

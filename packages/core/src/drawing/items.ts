@@ -63,8 +63,14 @@ export interface Drawing {
   readonly scale: number;
   readonly items: readonly DrawItem[];
   readonly handles?: readonly Handle[];
-  /** Where a point in space stands on the paper; `null` where the drawing does not show it. */
-  readonly place?: (point: Point3) => Point2 | null;
+  /** Where a point in space stands on the paper, and the part of the paper that shows the wall. */
+  readonly place?: (point: Point3) => Point2;
+  readonly frame?: {
+    readonly left: number;
+    readonly right: number;
+    readonly top: number;
+    readonly bottom: number;
+  };
 }
 
 export const DIMENSION_SIZE = 12;

@@ -138,7 +138,6 @@ export const waterText = {
       ? 'One entry does not fit the present plan and is left out here.'
       : `${n} entries do not fit the present plan and are left out here.`,
   tonight: 'If it rains tonight',
-  tonightDone: 'The finished wall is shown. Go back along the steps to see what rain does on the way there.',
   tonightDry: 'What stands now sheds it.',
   open: 'The opening stands open: rain comes straight in. Cover it.',
   compared: 'Before and after the fix',

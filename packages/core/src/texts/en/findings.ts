@@ -89,6 +89,12 @@ const WET_TEXTS: Readonly<Record<FindingFacts['water-gets-in']['place'], string>
   room: 'the room',
 };
 
+/** Pieces by name, left and right of one kind as one. */
+const together = (things: readonly string[]): string => {
+  const kinds = new Set(things.map((thing) => pieceName(thing).replace(/ \((left|right)\)$/, '')));
+  return things.length > kinds.size ? `${list([...kinds])} (left and right)` : list(things.map(pieceName));
+};
+
 /** A piece in the middle of a sentence. */
 const pieceName = (id: string): string => {
   const name = pieceTexts[id] ?? id;
@@ -274,7 +280,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     }`,
   }),
   'one-bond': ({ things, sources, wets, width_mm }, f) => ({
-    title: `${sentence(things.map(pieceName).join(' and '))}: one bond and nothing behind it`,
+    title: `${sentence(together(things))}: nothing behind its bond`,
     text: `Where it does not stick, over up to ${f.length(width_mm)}, water ${list(
       sources.map((s) => waterSourceTexts[s]),
     )} wets ${wets === 'room' ? 'the room' : 'the framing'}. Roll it, look at it before it is covered, and note who looked.`,

@@ -25,38 +25,32 @@
     $props();
 
   type Point = readonly [number, number];
+  const id = $props.id();
+  const to = $derived(drawing.place ?? ((): Point => [0, 0]));
   const placed = $derived(
-    course.points.map(({ at: point, level }): Point | null => {
-      const on = drawing.place?.(point) ?? null;
-      return on && [on[0] - aside * (level + 1), on[1]];
+    course.points.map(({ at: point, level }): Point => {
+      const [x, y] = to(point);
+      return [x - aside * (level + 1), y];
     }),
   );
-  /** Stretches of the line that the drawing shows. */
-  const stretches = $derived.by(() => {
-    const found: Point[][] = [];
-    let now: Point[] = [];
-    for (const point of placed) {
-      if (point) now.push(point);
-      else if (now.length > 0) [found[found.length], now] = [now, []];
-    }
-    return now.length > 0 ? [...found, now] : found;
-  });
+  const frame = $derived(drawing.frame ?? { left: 0, top: 0, right: drawing.width, bottom: drawing.height });
+  const shown = ([x, y]: Point): boolean =>
+    x >= frame.left - 20 && x <= frame.right && y >= frame.top - 20 && y <= frame.bottom;
   const sources = $derived(
-    lines.flatMap(({ from, to, width_mm }) => {
-      const [a, b] = [drawing.place?.(from), drawing.place?.(to)];
-      return a && b && Math.hypot(a[0] - b[0], a[1] - b[1]) > 1 ? [{ a, b, width_mm }] : [];
-    }),
+    lines
+      .map(({ from, to: end, width_mm }) => ({ a: to(from), b: to(end), width_mm }))
+      .filter(({ a, b }) => shown(a) && shown(b) && Math.hypot(a[0] - b[0], a[1] - b[1]) > 1),
   );
   const stops = $derived(
-    course.stops.flatMap(({ to, failed }, i) => {
-      const point = placed[to];
-      return point ? [{ i, point, failed: failed !== null }] : [];
+    course.stops.flatMap(({ to: end, failed }, i) => {
+      const point = placed[end];
+      return point && shown(point) ? [{ i, point, failed: failed !== null }] : [];
     }),
   );
   const lengths = $derived(
-    placed.map((point, i) => {
-      const before = placed[i - 1];
-      return point && before ? Math.hypot(point[0] - before[0], point[1] - before[1]) : 0;
+    placed.map(([x, y], i) => {
+      const [bx, by] = placed[i - 1] ?? [x, y];
+      return Math.hypot(x - bx, y - by);
     }),
   );
 
@@ -107,10 +101,18 @@
       >{figure(width_mm)}</text
     >
   {/each}
-  {#each stretches as points, i (i)}
-    <polyline class="under" points={line(points)} />
-    <polyline class="way" points={line(points)} />
-  {/each}
+  <clipPath id="{id}-frame"
+    ><rect
+      x={frame.left}
+      y={frame.top}
+      width={frame.right - frame.left}
+      height={frame.bottom - frame.top}
+    /></clipPath
+  >
+  <g clip-path="url(#{id}-frame)">
+    <polyline class="under" points={line(placed)} />
+    <polyline class="way" points={line(placed)} />
+  </g>
   {#each stops as { i, point, failed } (i)}
     {#if failed}
       <path class="failed" d="M{point[0] - 6} {point[1] - 6} l12 12 m0 -12 l-12 12" />
@@ -118,7 +120,7 @@
       <circle class="stop" cx={point[0]} cy={point[1]} r="3" />
     {/if}
   {/each}
-  {#if drop}
+  {#if drop && shown(drop)}
     <path class="drop" d="M{drop[0]} {drop[1] - 11} c5 7 6 9 6 12 a6 6 0 0 1 -12 0 c0 -3 1 -5 6 -12 z" />
   {/if}
 </g>

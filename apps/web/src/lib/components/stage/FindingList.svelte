@@ -8,6 +8,8 @@
     /** One or two words beside the verdict, such as "fits". */
     title: string | null;
     summary: string;
+    /** Left out where the verdict stands above already. */
+    headed?: boolean;
     /** Applies a fix; `null` where fixes are not offered. */
     onfix: ((fix: Fix) => void) | null;
     /** Departs from a rule with a reason; left out where that is not offered. */
@@ -32,7 +34,16 @@
     type ParameterId,
   } from '@hulvek/core';
 
-  let { findings, verdict, units, title, summary, onfix, onaccept = null }: FindingListProps = $props();
+  let {
+    findings,
+    verdict,
+    units,
+    title,
+    summary,
+    headed = true,
+    onfix,
+    onaccept = null,
+  }: FindingListProps = $props();
   const figures = $derived(figuresIn(units));
   const markOf: Record<Finding['severity'], Verdict> = {
     fails: 'fails',
@@ -53,10 +64,12 @@
     ].join(', ');
 </script>
 
-<h2 class="verdict">
-  <VerdictMark {verdict} word />
-  {#if title}<span class="title">{title}</span>{/if}
-</h2>
+{#if headed}
+  <h2 class="verdict">
+    <VerdictMark {verdict} word />
+    {#if title}<span class="title">{title}</span>{/if}
+  </h2>
+{/if}
 {#if summary}<p class="summary">{summary}</p>{/if}
 <ul>
   {#each findings as finding, i (i)}

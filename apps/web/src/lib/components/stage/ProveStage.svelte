@@ -18,6 +18,7 @@
   import { prefersReducedMotion } from 'svelte/motion';
   import ExposurePanel from './ExposurePanel.svelte';
   import FindingList from './FindingList.svelte';
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import WaterCourse from './WaterCourse.svelte';
   import WaterLaps from './WaterLaps.svelte';
   import WaterSources from './WaterSources.svelte';
@@ -93,14 +94,17 @@
   </section>
 
   <section class="panel" aria-label={waterText.title}>
-    <h2 class="visually-hidden">{waterText.title}</h2>
+    <h2><VerdictMark verdict={water.verdict} word /> {waterText.title}</h2>
     {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
+    {#if build}<WaterSources {water} />{/if}
+    <h3>{waterText.findings}</h3>
     <FindingList
       findings={water.findings}
       verdict={water.verdict}
       {units}
-      title={waterText.title}
+      title={null}
       summary=""
+      headed={false}
       onfix={editor.mayPlan ? (fix) => water.applyFix(fix) : null}
     />
     {#if water.mended}
@@ -110,7 +114,6 @@
       </p>
     {/if}
     {#if build}
-      <WaterSources {water} />
       <WaterTries {water} />
       <WaterLaps {water} />
     {/if}
@@ -174,6 +177,11 @@
     border-left: 1px solid var(--line);
     overflow-y: auto;
     max-height: calc(100vh - 160px);
+  }
+  h2 {
+    display: flex;
+    align-items: baseline;
+    gap: var(--gap-2);
   }
   .mended {
     padding: var(--gap-2) var(--gap-3);

@@ -19,6 +19,10 @@
   let { water, playing = $bindable(), slow = $bindable() }: WaterCourseProps = $props();
   const stops = $derived(water.course?.stops ?? []);
   const stop = $derived(stops[water.at]);
+  function show(which: 'run' | 'wayIn') {
+    water.show = which;
+    water.at = 0;
+  }
   function go(by: number) {
     playing = false;
     water.at = Math.min(Math.max(water.at + by, 0), stops.length - 1);
@@ -27,27 +31,23 @@
 
 {#if water.followed && stop}
   <div class="course" role="group" aria-label={t.run}>
-    <p>
-      <b>{sourceTexts[water.followed.source]}</b>
-      <span class="switch">
-        <button type="button" aria-pressed={water.show === 'run'} onclick={() => (water.show = 'run')}
-          >{t.run}</button
-        >
-        <button
-          type="button"
-          aria-pressed={water.show === 'wayIn'}
-          disabled={water.followed.part.wayIn.length === 0}
-          title={water.followed.part.wayIn.length === 0 ? t.noWayIn : undefined}
-          onclick={() => (water.show = 'wayIn')}>{t.wayIn}</button
-        >
-      </span>
-    </p>
-    <div class="play">
+    <span class="switch">
+      <button type="button" aria-pressed={water.show === 'run'} onclick={() => show('run')}>{t.run}</button>
+      <button
+        type="button"
+        aria-pressed={water.show === 'wayIn'}
+        disabled={water.followed.part.wayIn.length === 0}
+        title={water.followed.part.wayIn.length === 0 ? t.noWayIn : undefined}
+        onclick={() => show('wayIn')}>{t.wayIn}</button
+      >
+    </span>
+    <span class="play">
       {#if !prefersReducedMotion.current}
         <button type="button" class="icon" onclick={() => (playing = !playing)}>
           {#if playing}<Pause size={16} /> {t.pause}{:else}<Play size={16} /> {t.play}{/if}
         </button>
-        <label><input type="checkbox" bind:checked={slow} /> {t.slow}</label>
+        <button type="button" class="icon" aria-pressed={slow} onclick={() => (slow = !slow)}>{t.slow}</button
+        >
       {/if}
       <button
         type="button"
@@ -63,43 +63,47 @@
         disabled={water.at >= stops.length - 1}
         onclick={() => go(1)}><ChevronRight size={16} /></button
       >
+    </span>
+    <p>
+      {sourceTexts[water.followed.source]}
       <span class="figure">{t.stopOf(water.at + 1, stops.length)}</span>
-      <span class="stop" aria-live={playing ? 'off' : 'polite'} data-failed={stop.failed !== null}
-        >{stopText(stop)}</span
-      >
-    </div>
+      <b aria-live={playing ? 'off' : 'polite'} data-failed={stop.failed !== null}>{stopText(stop)}</b>
+    </p>
   </div>
 {/if}
 
 <style>
   .course {
-    display: grid;
-    gap: var(--gap-1);
-    padding: var(--gap-2) var(--gap-4);
-    border-top: 1px solid var(--line);
-    background: var(--paper);
-  }
-  p,
-  .play {
     display: flex;
     flex-flow: row wrap;
     align-items: center;
     gap: var(--gap-2) var(--gap-3);
+    padding: var(--gap-2) var(--gap-4);
+    border-top: 1px solid var(--line);
+    background: var(--paper);
+  }
+  .play {
+    display: flex;
+    gap: 6px;
+  }
+  p {
+    flex-basis: 100%;
   }
   .icon {
     display: inline-flex;
     align-items: center;
     gap: 6px;
-    min-height: 34px;
+    min-height: 36px;
     padding: 0 10px;
     border: 1px solid var(--line);
     background: var(--paper);
     cursor: pointer;
   }
-  .stop {
-    font-weight: 600;
+  .icon[aria-pressed='true'] {
+    background: var(--ink);
+    color: var(--on-ink);
   }
-  .stop[data-failed='true'] {
+  b[data-failed='true'] {
     color: var(--bad);
   }
 </style>

@@ -57,7 +57,6 @@
   {/each}
 </ul>
 {#if water.finished}
-  <p class="quiet">{t.tonightDone}</p>
   <h3>{t.singles}</h3>
   {#if water.proof?.singles.length}
     <ul class="singles">
