@@ -1,5 +1,13 @@
 /** Prints ratios measured side by side in one run. Usage: ./hulvek bench */
-import { contextOf, exampleJob, openingsOf, planOpening, presetIds, type JobFile } from '@hulvek/core';
+import {
+  contextOf,
+  exampleJob,
+  openingsOf,
+  planOpening,
+  presetIds,
+  traceWater,
+  type JobFile,
+} from '@hulvek/core';
 import { chromium, type Page } from '@playwright/test';
 import setup from '../e2e/server.setup.ts';
 import { launchArguments } from '../playwright.config.ts';
@@ -64,6 +72,31 @@ function benchSchools(): void {
   say(`               against ${medians[0]?.preset}: ratio ${(slowest.ms / first).toFixed(2)}`);
 }
 
+/** All sources of every school traced, on plans made beforehand. */
+function benchWater(): void {
+  const builds = presetIds.flatMap((preset) => {
+    const file = exampleJob(preset);
+    const [opening] = openingsOf(file);
+    const build = opening && planOpening(opening, file).build;
+    return build ? [{ preset, build }] : [];
+  });
+  const times = builds.map(({ preset, build }) => {
+    for (let i = 0; i < ROUNDS * 5; i++) traceWater(build);
+    const each = Array.from({ length: 40 }, () => {
+      const from = performance.now();
+      traceWater(build);
+      return performance.now() - from;
+    });
+    return { preset, ms: percentile(each, 0.5), late: percentile(each, 0.95) };
+  });
+  const slowest = times.reduce((a, b) => (b.ms > a.ms ? b : a));
+  const quickest = times.reduce((a, b) => (b.ms < a.ms ? b : a));
+  say(
+    `water          all sources of ${slowest.preset}: ${slowest.ms.toFixed(2)} ms, p95 ${slowest.late.toFixed(2)} ms (goal 5)`,
+  );
+  say(`               against ${quickest.preset}: ratio ${(slowest.ms / quickest.ms).toFixed(1)}`);
+}
+
 /** Frames while the end of a strip, then a frame without fins, is dragged. */
 async function benchDetail(page: Page): Promise<void> {
   const drag = async (path: string, view: string, parameter: string): Promise<number[]> => {
@@ -83,7 +116,9 @@ async function benchDetail(page: Page): Promise<void> {
   };
   const strip: number[] = [];
   const unit: number[] = [];
+  const water: number[] = [];
   for (let round = 0; round < ROUNDS; round++) {
+    water.push(...(await drag('/jobs/skarv-point/skarv-s-01/prove', 'Face', 'headTapeWidth')));
     strip.push(...(await drag('/jobs/skarv-point/skarv-s-01/detail', 'Face', 'headTapeWidth')));
     unit.push(...(await drag('/jobs/tannery-row/tannery-t-01/detail', 'Sill', 'setback')));
   }
@@ -91,7 +126,10 @@ async function benchDetail(page: Page): Promise<void> {
   say(
     `detail, drag   p95 frame ${a.toFixed(1)} ms for a strip's end, ${b.toFixed(1)} ms for the unit (goal 20)`,
   );
-  say(`               ratio ${(b / a).toFixed(2)}`);
+  const c = percentile(water, 0.95);
+  say(
+    `               ratio ${(b / a).toFixed(2)}; with the water followed ${c.toFixed(1)} ms, ratio ${(c / a).toFixed(2)}`,
+  );
 }
 
 /** As text: it runs in the page, where nothing of this file is known. */
@@ -196,6 +234,7 @@ async function inBrowser(work: (page: Page) => Promise<void>): Promise<void> {
 const [few, many] = [jobOf(FEW, 'few'), jobOf(MANY, 'many')];
 benchPlans(few, many);
 benchSchools();
+benchWater();
 await inBrowser(async (page) => {
   await benchDetail(page);
   await benchBoard(page, few, many);

@@ -4,10 +4,10 @@ import {
   designPressure,
   drivenHeight,
   exampleJob,
-  lapsOf,
   openingsOf,
   planOpening,
   presetIds,
+  proveWater,
   traceWater,
   withChanges,
   type Build,
@@ -19,6 +19,7 @@ import {
 } from '@hulvek/core';
 import { expectedMistakes, expectedWater, type ExpectedSource } from './water.expected.ts';
 
+const lapsOf = (build: Build) => proveWater(build, { asked_Pa: null }).laps;
 const built = (preset: PresetId, changes: Partial<Opening> = {}): Build => {
   const file = exampleJob(preset);
   const [opening] = openingsOf(file);

@@ -2,6 +2,7 @@
 import type { Range } from '../geometry/solid.ts';
 import { onSurface } from '../geometry/surface.ts';
 import type { Point3 } from '../geometry/vector.ts';
+import { sillHeight } from '../methods/pieces/context.ts';
 import type { Build } from '../plan/draft.ts';
 import type { WaterSource } from './sources.ts';
 import type { WaterPart, WaterStop } from './trace.ts';
@@ -27,6 +28,9 @@ export interface Course {
   readonly points: readonly CoursePoint[];
   readonly stops: readonly CourseStop[];
 }
+
+/** Drawn clear of the pan where it runs over its inner edge, mm. */
+const OVER_SILL_mm = 8;
 
 /** How far water is followed on after it has left, mm. */
 const BEYOND_mm = 60;
@@ -106,7 +110,7 @@ function placePoints(place: string, before: CoursePoint | undefined, build: Buil
     case 'buck-top':
       return at([u, opening.height + (opening.buck?.face ?? 0), 0]);
     case 'room':
-      return at([u, Math.max(v, numbers.boardFront), opening.framing]);
+      return at([u, sillHeight(numbers, opening.depth) + OVER_SILL_mm, opening.framing]);
     default:
       return [];
   }

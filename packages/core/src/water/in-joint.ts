@@ -4,7 +4,7 @@ import type { Choices } from '../methods/axes.ts';
 import { sillUnder } from './hosts.ts';
 import { hingedFaces, stands } from './placed.ts';
 import type { Cell, Plane } from './plane.ts';
-import { placeNode, type Follow, type WaterNode, type Ways } from './ways.ts';
+import { placeNode, type Follow, type Spot, type Ways } from './ways.ts';
 
 const OUT = placeNode('out');
 const STRUCTURE = placeNode('structure');
@@ -70,13 +70,14 @@ export function waysBeside(ways: Ways, side: 'left' | 'right', reveal: Plane, si
 
 /** Down the reveal of a jamb to the sill. */
 export function onReveal(ways: Ways, side: 'left' | 'right', reveal: Plane, sill: Plane): Follow {
-  return (node, at) => {
-    const { cell, gap, x, column } = at;
-    const below = column.cells[at.at[1] + 1];
+  return (node, at, gap) => {
+    const { cell, column, row } = at;
+    const { x } = column;
+    const below = column.cells[row + 1];
     if (gap === 0 && cell.host.kind === 'framing') ways.link(node, STRUCTURE);
     else if (below && !isUnderSill(ways, x, below))
       ways.over({ from: cell, to: below, x, goesOn: reveal.goesOn }, { from: reveal, to: reveal, gap });
-    else ontoSill(ways, side, { reveal, sill }, at);
+    else ontoSill(ways, side, { reveal, sill }, at, gap);
   };
 }
 
@@ -97,7 +98,8 @@ function ontoSill(
   ways: Ways,
   side: 'left' | 'right',
   { reveal, sill }: { reveal: Plane; sill: Plane },
-  { cell, gap, x }: WaterNode,
+  { cell, column: { x } }: Spot,
+  gap: number,
 ): void {
   const column = side === 'left' ? sill.columns[0] : sill.columns.at(-1);
   const depth =

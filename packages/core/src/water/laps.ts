@@ -1,9 +1,8 @@
 /** Every lap of the wall: which way it lies, how long it is, and whether wind can push water up under it. */
 import type { Range } from '../geometry/solid.ts';
 import type { Build } from '../plan/draft.ts';
-import { hostsOf } from './hosts.ts';
-import { facesOn, momentOf, planeIds, type LostBond, type Moment, type PlaneId } from './placed.ts';
-import { EVERYWHERE, arrange, type Cell, type Plane } from './plane.ts';
+import type { PlaneId } from './placed.ts';
+import type { Cell, Plane } from './plane.ts';
 import { shinglePairs, type ShinglePair } from './shingle-pairs.ts';
 import { standingWater } from './standing.ts';
 
@@ -36,32 +35,14 @@ interface Reach {
   readonly at: number;
 }
 
-/** Returns the laps of the pairs that are there, at one moment. */
-export function lapsOf(build: Build, o: { count?: number; lost?: readonly LostBond[] } = {}): Lap[] {
-  const moment = momentOf(build, o.count ?? build.steps.length, o.lost);
-  const planes = new Map<PlaneId, Plane>();
-  const planeOf = (id: PlaneId): Plane => {
-    const known = planes.get(id) ?? whole(id, moment);
-    planes.set(id, known);
-    return known;
-  };
+/** Returns the laps of the pairs that are there, on planes already cut into cells. */
+export function lapsOn(build: Build, planes: ReadonlyMap<PlaneId, Plane>): Lap[] {
   const here = new Set(build.pieces.map((piece) => piece.id));
   return shinglePairs.flatMap((pair): Lap[] => {
     if (!here.has(pair.upper[0]) || !here.has(pair.lower[0]) || here.has(pair.unless ?? '')) return [];
-    if (!build.context.opening.surfaces[pair.plane] || !planeIds.includes(pair.plane)) return [];
-    const lap = lapOf(pair, planeOf(pair.plane));
+    const plane = planes.get(pair.plane);
+    const lap = plane ? lapOf(pair, plane) : null;
     return lap ? [lap] : [];
-  });
-}
-
-/** The whole plane, not only what water of the sources reaches. */
-function whole(id: PlaneId, moment: Moment): Plane {
-  const { hosts } = hostsOf(id, moment);
-  return arrange({
-    faces: facesOn(id, moment),
-    hosts,
-    marks: { x: [], y: [] },
-    within: { x: EVERYWHERE, y: EVERYWHERE },
   });
 }
 
@@ -102,10 +83,14 @@ function lapOf(pair: ShinglePair, plane: Plane): Lap | null {
 
 /** From where to where any of the faces lies in a column. */
 function reachOf(cells: readonly Cell[], faces: readonly number[]): Reach | null {
-  const own = cells.filter(({ stack }) => stack.some((face) => faces.includes(face)));
-  const at = own[0]?.stack.find((face) => faces.includes(face));
-  if (at === undefined) return null;
-  return { low: Math.min(...own.map((c) => c.y[0])), high: Math.max(...own.map((c) => c.y[1])), at };
+  let [low, high, at] = [Infinity, -Infinity, -1];
+  for (const { stack, y } of cells)
+    for (const face of faces) {
+      if (!stack.includes(face)) continue;
+      low = Math.min(low, y[0]);
+      if (y[1] > high) [high, at] = [y[1], face];
+    }
+  return at < 0 ? null : { low, high, at };
 }
 
 /** What is narrower than this is a fold that leans, and no fault. */

@@ -4,7 +4,7 @@ import type { CornerPlace } from '../order/corners.ts';
 import { isBarrier } from './hosts.ts';
 import { overFold } from './in-joint.ts';
 import type { Cell, Plane } from './plane.ts';
-import { placeNode, type Follow, type WaterNode, type Ways } from './ways.ts';
+import { placeNode, type Follow, type Spot, type Ways } from './ways.ts';
 
 const STRUCTURE = placeNode('structure');
 
@@ -22,15 +22,15 @@ export function onSill(
 ): Follow {
   const flat = isFlat(ways.moment.build.context.opening.surfaces['sill-reveal']);
   const ends = openEnds(ways, o.corners);
-  return (node, at) => {
-    const { cell, gap, x, column } = at;
+  return (node, at, gap) => {
+    const { cell, column, i, row } = at;
+    const { x } = column;
     if (gap === 0 && cell.host.kind === 'framing') return ways.link(node, STRUCTURE);
     const on = (to: Cell) =>
       ways.over({ from: cell, to, x, goesOn: sill.goesOn }, { from: sill, to: sill, gap });
-    const [i, row] = at.at;
     const outward = column.cells[row + 1];
     if (outward) on(outward);
-    else overEdge(ways, { sill, wall }, at, node);
+    else overEdge(ways, { sill, wall }, at, gap, node);
     const inward = flat ? column.cells[row - 1] : undefined;
     if (inward) on(inward);
     for (const next of [sill.columns[i - 1], sill.columns[i + 1]])
@@ -46,7 +46,8 @@ export function onSill(
 function overEdge(
   ways: Ways,
   { sill, wall }: { sill: Plane; wall: Plane | null },
-  { column, cell, gap }: WaterNode,
+  { column, cell }: Spot,
+  gap: number,
   node: number,
 ): void {
   const middle = (column.x[0] + column.x[1]) / 2;

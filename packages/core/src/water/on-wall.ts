@@ -5,30 +5,37 @@ import { isWallLayer, modelled } from './hosts.ts';
 import { failedAt, movesDown } from './moves.ts';
 import { stands } from './placed.ts';
 import type { Cell, Plane } from './plane.ts';
-import { placeNode, thingOf, type Follow, type WaterNode, type Ways } from './ways.ts';
+import { placeNode, thingOf, type Follow, type Spot, type Ways } from './ways.ts';
 
 const OUT = placeNode('out');
 const STRUCTURE = placeNode('structure');
 
 export function onWall(ways: Ways, plane: Plane): Follow {
   const end = modelled(ways.moment.build)?.y[0] ?? -Infinity;
-  return (node, at) => {
-    const { cell, gap, column } = at;
-    const below = column.cells[at.at[1] + 1];
+  return (node, at, gap) => {
+    const { cell, column, row } = at;
+    const below = column.cells[row + 1];
     const { kind } = cell.host;
     if (gap === 0 && kind === 'framing') ways.link(node, STRUCTURE);
     else if (gap === 0 && kind === 'void') intoJoint(ways, at, node);
     else if (kind === 'outside' || kind === 'frame' || !below) ways.link(node, OUT);
     else {
-      const aside = leavesTo(plane, at, below, end);
+      const aside = leavesTo(plane, cell, gap, below, end);
       if (aside) ways.link(node, placeNode(aside));
-      else if (below.host.kind === 'frame') ontoFrame(ways, plane, at, node);
-      else down(ways, plane, at, node, below);
+      else if (below.host.kind === 'frame') ontoFrame(ways, plane, cell, gap, node);
+      else down(ways, plane, at, gap, node, below);
     }
   };
 }
 
-function down(ways: Ways, plane: Plane, { cell, gap, x }: WaterNode, node: number, below: Cell): void {
+function down(
+  ways: Ways,
+  plane: Plane,
+  { cell, column: { x } }: Spot,
+  gap: number,
+  node: number,
+  below: Cell,
+): void {
   const seam = cell.host !== below.host && cell.host.kind !== 'void' && below.host.kind === 'solid';
   const edge = { from: cell, to: below, x, goesOn: plane.goesOn };
   movesDown(plane, edge, gap, failedAt(plane, cell, gap, x), (next, failing) => {
@@ -45,7 +52,8 @@ function down(ways: Ways, plane: Plane, { cell, gap, x }: WaterNode, node: numbe
 /** The wall's own layer runs on where its model ends, and a cap throws its water clear. */
 function leavesTo(
   plane: Plane,
-  { cell, gap }: WaterNode,
+  cell: Cell,
+  gap: number,
   below: Cell,
   end: number,
 ): 'out' | 'buck-top' | null {
@@ -56,7 +64,7 @@ function leavesTo(
 }
 
 /** Behind whatever spans the joint water is in it: on which side of the frame says the place of its column. */
-function intoJoint(ways: Ways, { x, cell }: WaterNode, node: number): void {
+function intoJoint(ways: Ways, { column: { x }, cell }: Spot, node: number): void {
   const { moment } = ways;
   const { unit } = moment.build.context;
   const middle = (x[0] + x[1]) / 2;
@@ -74,7 +82,7 @@ function ontoSill(ways: Ways, u: number, node: number): void {
 }
 
 /** Water comes down to the frame's upper edge, on the fin or on what lies over it. */
-function ontoFrame(ways: Ways, plane: Plane, { cell, gap }: WaterNode, node: number): void {
+function ontoFrame(ways: Ways, plane: Plane, cell: Cell, gap: number, node: number): void {
   const turned = (face: number) => turnsOntoFrame(ways, plane.faces[face]?.thing ?? '');
   // Under a tape that turns onto the frame it is led into the corner, outside of it over the frame.
   const under = cell.stack.slice(gap).some(turned);

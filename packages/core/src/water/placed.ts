@@ -3,7 +3,7 @@ import type { Polygon } from '../geometry/polygon.ts';
 import type { Range } from '../geometry/solid.ts';
 import type { SurfaceId } from '../geometry/surface.ts';
 import type { Sheet } from '../geometry/sheet.ts';
-import { sheetMaterials, type SheetMaterialId } from '../methods/materials.ts';
+import type { SheetMaterialId } from '../methods/materials.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import { BODY, faceKey, replay, thingsOf, type WallState } from '../order/events.ts';
 import type { Build } from '../plan/draft.ts';
@@ -57,15 +57,15 @@ export function facesOn(plane: PlaneId, moment: Moment): PlaneFace[] {
     ...build.pieces.flatMap((piece) => (piece.form === 'sheet' ? sheetFaces(plane, piece, moment) : [])),
     ...(plane === 'inner-plane' ? buckAsFace(moment) : []),
   ].sort((a, b) => a.order - b.order);
-  const sheets = new Map(build.pieces.flatMap((p) => (p.form === 'sheet' ? [[p.id, p.sheet] as const] : [])));
-  const joined = (a: Unsorted, b: Unsorted): boolean => {
-    const sheet = a.thing === b.thing ? sheets.get(a.thing) : undefined;
-    return sheet !== undefined && hingedFaces(sheet, a.face, b.face);
-  };
-  return found.map(({ material: _, ...face }, i) => ({
-    ...face,
-    joins: found.flatMap((other, j) => (i !== j && joined(found[i] ?? other, other) ? [j] : [])),
-  }));
+  const byThing = new Map<string, number[]>();
+  found.forEach(({ thing }, i) => byThing.set(thing, [...(byThing.get(thing) ?? []), i]));
+  return found.map(({ material: _, ...face }, i) => {
+    const own = byThing.get(face.thing) ?? [];
+    const piece = own.length > 1 ? build.pieces.find((p) => p.id === face.thing) : undefined;
+    const joined = (j: number) =>
+      piece?.form === 'sheet' && hingedFaces(piece.sheet, face.face, found[j]?.face ?? '');
+    return { ...face, joins: own.filter((j) => j !== i && joined(j)) };
+  });
 }
 
 const FAN = 'fan';
@@ -84,8 +84,9 @@ function leadsTo(folds: readonly (SurfaceId | undefined)[]): PlaneFace['leadsTo'
 
 function sheetFaces(plane: PlaneId, piece: Piece & { form: 'sheet' }, moment: Moment): Unsorted[] {
   const { sheet } = piece;
-  const onto = new Map(sheet.faces.map((face) => [face.id, face.surface]));
   const here = sheet.faces.filter((face) => face.surface === plane);
+  if (here.length === 0) return [];
+  const onto = new Map(sheet.faces.map((face) => [face.id, face.surface]));
   return here.flatMap((face, i): Unsorted[] => {
     const now = moment.state.faces.get(faceKey(piece.id, face.id));
     if (now?.state !== 'in place') return [];
@@ -116,10 +117,7 @@ function bondOf(
 ): Pick<PlaneFace, 'bondedAt' | 'beads'> {
   const { material } = piece.sheet;
   if (lost.has(piece.id) || HARD.has(material)) return { bondedAt: null };
-  const watertight = state.contacts.filter(
-    (c) => c.thing === piece.id && c.face === face && c.kind !== 'clamp',
-  );
-  const last = watertight.at(-1);
+  const last = state.contacts.findLast((c) => c.thing === piece.id && c.face === face && c.kind !== 'clamp');
   if (!last) return { bondedAt: null };
   if (piece.id !== 'fin' || build.context.choices.mount === 'gasketed-fin') return { bondedAt: last.at };
   const bead = build.pieces.find((p) => p.id === 'bead');

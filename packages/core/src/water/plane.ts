@@ -198,12 +198,19 @@ function crossings(sides: readonly Side[]): number[] {
 
 /** Sorted, with those that are the same left out, within a range and with its ends where something reaches them. */
 function distinct(figures: readonly number[], [from, to]: Range): number[] {
+  const all = new Float64Array(figures.length + 2);
+  let n = 0;
+  for (const figure of figures)
+    if (figure >= from && figure <= to && figure > EVERYWHERE[0] && figure < EVERYWHERE[1]) all[n++] = figure;
+  if (from > EVERYWHERE[0]) all[n++] = from;
+  if (to < EVERYWHERE[1]) all[n++] = to;
+  const sorted = all.subarray(0, n).sort();
   const kept: number[] = [];
-  const bounds = [from, to].filter((end) => Math.abs(end) < EVERYWHERE[1]);
-  const all = [...figures, ...bounds].filter(
-    (figure) => Math.abs(figure) < EVERYWHERE[1] && figure >= from && figure <= to,
-  );
-  for (const figure of Float64Array.from(all).sort())
-    if (kept.length === 0 || figure - (kept.at(-1) ?? 0) > SAME_mm) kept.push(figure);
+  let last = -Infinity;
+  for (const figure of sorted)
+    if (figure - last > SAME_mm) {
+      kept.push(figure);
+      last = figure;
+    }
   return kept;
 }

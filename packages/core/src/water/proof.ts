@@ -2,10 +2,11 @@
 import type { Build } from '../plan/draft.ts';
 import type { Exposed } from './exposed.ts';
 import { overSillOf } from './exposed.ts';
-import { lapsOf, type Lap } from './laps.ts';
-import type { LostBond } from './placed.ts';
+import { lapsOn, type Lap } from './laps.ts';
+import { networkOf } from './network.ts';
+import { momentOf, type LostBond } from './placed.ts';
 import type { WaterSource } from './sources.ts';
-import { traceWater, waterVerdict, type SourceTrace, type WaterVerdict } from './trace.ts';
+import { tracesOf, waterVerdict, type SourceTrace, type WaterVerdict } from './trace.ts';
 
 /** A bond with nothing behind it: where it fails, framing or room gets wet. */
 export interface SingleBond {
@@ -32,10 +33,12 @@ export function proveWater(
 ): WaterProof {
   const { choices, numbers, opening } = build.context;
   const overSill = overSillOf({ choices, numbers, depth_mm: opening.depth, asked_Pa: exposed.asked_Pa });
-  const traces = traceWater(build, { ...o, overSill });
+  const { count = build.steps.length, lost = [] } = o;
+  const network = networkOf(momentOf(build, count, lost), overSill);
+  const traces = tracesOf(network);
   return {
     traces,
-    laps: lapsOf(build, o),
+    laps: lapsOn(build, network.planes),
     singles: singlesOf(traces),
     verdict: verdictOfTraces(traces, build),
   };

@@ -62,7 +62,11 @@ export interface TraceOptions {
 /** Returns what becomes of the water of every source, for the wall at one moment. */
 export function traceWater(build: Build, options: TraceOptions = {}): SourceTrace[] {
   const { count = build.steps.length, lost = [], overSill = null } = options;
-  const network = networkOf(momentOf(build, count, lost), overSill);
+  return tracesOf(networkOf(momentOf(build, count, lost), overSill));
+}
+
+/** The same on places and ways already found. */
+export function tracesOf(network: Network): SourceTrace[] {
   const found = searches(network);
   return [...network.starts].flatMap(([source, starts]): SourceTrace[] => {
     if (starts === 'unknown') return [{ source, parts: [UNKNOWN] }];
@@ -91,9 +95,9 @@ function searches({ count, edges, into, reached }: Network): Searches {
   const free = (edge: number) => edges.fails[edge] === -1;
   const wet = waysTo([placeNode('structure'), placeNode('room')], count, edges, into);
   const out = waysTo([placeNode('out')], count, edges, into, free);
-  const ends = [...reached].filter(
-    (node) => node >= places.length && out.cost[node] === Infinity && wet.cost[node] !== 0,
-  );
+  const ends: number[] = [];
+  for (let node = places.length; node < count; node++)
+    if (reached[node] === 1 && out.cost[node] === Infinity && wet.cost[node] !== 0) ends.push(node);
   const stuck = waysTo(ends, count, edges, into, (edge) => free(edge) && !edges.spills[edge]);
   return { wet, out, stuck };
 }
@@ -164,9 +168,9 @@ function stopsOf(node: number, search: Search, network: Network): WaterStop[] {
     if (typeof at === 'string') return { at, failed, on: null, behind: null };
     const { stack } = at.cell;
     const thing = (i: number) => planes.get(at.plane)?.faces[stack[i] ?? -1]?.thing ?? null;
-    const { plane, x, cell } = at;
+    const { plane, column, cell } = at;
     return {
-      at: { plane, x, y: cell.y, level: at.gap },
+      at: { plane, x: column.x, y: cell.y, level: at.gap },
       failed,
       on: thing(at.gap - 1),
       behind: thing(at.gap),

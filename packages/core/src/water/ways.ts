@@ -1,5 +1,4 @@
 /** The places water can be at and the ways between them, followed from where it is let go: no place it never comes to. */
-import type { Range } from '../geometry/solid.ts';
 import { noEdges } from './graph.ts';
 import { failedAt, movesDown, type Edge } from './moves.ts';
 import type { Moment, PlaneId } from './placed.ts';
@@ -31,17 +30,17 @@ export interface Spot {
   readonly column: Column;
   readonly cell: Cell;
   /** Position of its column, and of the cell from the top of that. */
-  readonly at: readonly [column: number, row: number];
+  readonly i: number;
+  readonly row: number;
 }
 
 /** Water in a gap of a cell: 0 lies under everything, the last one outside of all. */
 export interface WaterNode extends Spot {
   readonly gap: number;
-  readonly x: Range;
 }
 
 /** Links a node with everything water can do from there. */
-export type Follow = (node: number, at: WaterNode) => void;
+export type Follow = (node: number, at: Spot, gap: number) => void;
 
 export class Ways {
   readonly moment: Moment;
@@ -56,7 +55,8 @@ export class Ways {
   readonly #spotAt = new Map<Cell, number>();
   readonly #bondAt = new Map<string, number>();
   readonly #waiting: number[] = [];
-  readonly #known = new Set<number>();
+  /** By node: whether water comes there. Made once every plane is added. */
+  #known = new Uint8Array(0);
 
   constructor(moment: Moment) {
     this.moment = moment;
@@ -65,9 +65,9 @@ export class Ways {
   add(id: PlaneId, plane: Plane): Plane {
     this.planes.set(id, plane);
     plane.columns.forEach((column, i) =>
-      column.cells.forEach((cell, j) => {
+      column.cells.forEach((cell, row) => {
         this.#spotAt.set(cell, this.#spots.length);
-        this.#spots.push({ plane: id, column, cell, at: [i, j] });
+        this.#spots.push({ plane: id, column, cell, i, row });
         this.#first.push(places.length + this.#spotOf.length);
         for (let gap = 0; gap <= cell.stack.length; gap++) this.#spotOf.push(this.#spots.length - 1);
       }),
@@ -89,29 +89,30 @@ export class Ways {
     const i = this.#spotOf[node - places.length] ?? -1;
     const spot = this.#spots[i];
     if (!spot) throw new Error(`no place ${node}`);
-    const { plane, column, cell, at } = spot;
-    return { plane, column, cell, at, gap: node - (this.#first[i] ?? 0), x: column.x };
+    return { ...spot, gap: node - (this.#first[i] ?? 0) };
   };
 
   /** Follows the water from `starts` until nothing new is reached. */
   explore(starts: readonly number[], follow: Readonly<Record<PlaneId, Follow>>): void {
     for (const node of starts) this.#reach(node);
     for (let node = this.#waiting.pop(); node !== undefined; node = this.#waiting.pop()) {
-      const at = this.describe(node);
-      if (typeof at !== 'string') follow[at.plane](node, at);
+      const i = this.#spotOf[node - places.length] ?? -1;
+      const spot = this.#spots[i];
+      if (spot) follow[spot.plane](node, spot, node - (this.#first[i] ?? 0));
     }
   }
 
   get count(): number {
     return places.length + this.#spotOf.length;
   }
-  get reached(): ReadonlySet<number> {
+  get reached(): Uint8Array {
     return this.#known;
   }
 
   #reach(node: number): void {
-    if (this.#known.has(node)) return;
-    this.#known.add(node);
+    if (this.#known.length === 0) this.#known = new Uint8Array(this.count);
+    if (this.#known[node] === 1) return;
+    this.#known[node] = 1;
     this.#waiting.push(node);
   }
 

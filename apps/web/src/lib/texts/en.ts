@@ -437,6 +437,7 @@ export const text = {
     gust: 'Gust of the site, m/s (3 s, 10 m, open country)',
     terrain: 'Ground the wind comes over',
     terrains: { 'built-up': 'town, trees', open: 'open country', coast: 'flat coast, open water' },
+    share: 'Share of the wind behind the cladding, %',
     facade: 'Façade',
     uMost: 'U-factor at most',
     shgcLeast: 'Solar gain at least',

@@ -9,7 +9,7 @@
 <script lang="ts">
   import Button from '$lib/components/ui/Button.svelte';
   import { text } from '$lib/texts/en.ts';
-  import { jobSchema, terrains, type Terrain } from '@hulvek/core';
+  import { LAYER_SHARE, jobSchema, terrains, type Terrain } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { store }: SiteFormProps = $props();
@@ -24,6 +24,8 @@
   let altitude = $state(untrack(() => shown(job.altitude_m)));
   let gust = $state(untrack(() => shown(job.wind?.gust_ms)));
   let terrain = $state<Terrain>(untrack(() => job.wind?.terrain ?? 'open'));
+  const PER_CENT = 100;
+  let share = $state(untrack(() => shown((job.wind?.layerShare ?? LAYER_SHARE) * PER_CENT)));
   let asked = $state(
     untrack(() =>
       names.sort().map((name) => {
@@ -55,7 +57,9 @@
     const change = {
       ...(filled(altitude) && { altitude_m: figure(altitude) }),
       ...(facades.length > 0 && { facades }),
-      ...(filled(gust) && { wind: { gust_ms: figure(gust), terrain } }),
+      ...(filled(gust) && {
+        wind: { gust_ms: figure(gust), terrain, layerShare: figure(share) / PER_CENT },
+      }),
     };
     const parsed = jobSchema.pick({ altitude_m: true, facades: true, wind: true }).safeParse(change);
     if (!parsed.success) {
@@ -83,6 +87,7 @@
       {#each terrains as name (name)}<option value={name}>{text.site.terrains[name]}</option>{/each}
     </select>
   </label>
+  <label>{text.site.share}<input class="figure" autocomplete="off" bind:value={share} /></label>
   {#if asked.length > 0}
     <table>
       <thead>
