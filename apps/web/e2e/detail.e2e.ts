@@ -120,7 +120,7 @@ test('two methods stand side by side, and a day’s pieces on one sheet', async 
   await expect(page.getByText('Choose openings to see their pieces.')).toBeVisible();
   await page.getByLabel('E-01 cabin 1').check();
   await page.getByLabel('E-03 cabin 3').check();
-  await expect(page.getByText('2 × Sill pan').first()).toBeVisible();
+  await expect(page.getByText('2 × Head tape', { exact: true }).first()).toBeVisible();
   await expect(page.getByText('For E-01, E-03.')).toBeVisible();
 });
 

@@ -27,6 +27,7 @@
     type SurveyPointId,
     type TypedLength,
     type Unit,
+    verdictOf,
   } from '@hulvek/core';
   import DeliveryFields from './DeliveryFields.svelte';
   import Disputes from './Disputes.svelte';
@@ -39,6 +40,8 @@
   let cards = $state(false);
   const units = $derived(editor.context.job.units);
   const plan = $derived(editor.plan);
+  /** What measuring can change; where water goes is proven later. */
+  const findings = $derived(plan.findings.filter((finding) => finding.proof !== 'water'));
   const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
   const length = $derived((mm: number) => formatLength(mm, units));
   const fromInside = $derived(editor.opening.survey.from === 'inside');
@@ -206,8 +209,8 @@
   <section class="result" id="measure-result" tabindex="0" aria-label={text.measure.result}>
     <Disputes {editor} />
     <FindingList
-      findings={plan.findings}
-      verdict={plan.verdict}
+      {findings}
+      verdict={verdictOf(findings)}
       {units}
       title={plan.fit ? fitWord(plan.fit.result.verdict, plan.frame?.missing.length === 0) : null}
       summary={plan.fit
