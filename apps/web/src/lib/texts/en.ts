@@ -778,7 +778,7 @@ export const text = {
     headHas: (what: string) => `Here: ${what}.`,
     sources:
       'ASCE 7-16 and NAFS, both from memory; hydrostatics; rain classes of national best-practice guides, from memory. Whoever is responsible for the structure sets the wind.',
-    printed: 'Laps, bonds and ways of water come next; so do air and heat.',
+    printed: 'Air and heat are proven later.',
   },
   fasteners: {
     title: 'Fasteners',
