@@ -124,16 +124,16 @@ export class WaterDesk {
 
   followed = $derived.by((): Followed | null => {
     const all = this.traces.flatMap(({ source, parts }) => parts.map((part) => ({ source, part })));
-    const chosen = all.find(({ source, part }) => keyOf(source, part) === this.#chosen);
+    const chosen = all.find(({ source, part }) => partKey(source, part) === this.#chosen);
     const rank = ({ part }: Followed) => (part.outcome === 'structure' ? -1 : (part.k ?? 9));
     return chosen ?? all.toSorted((a, b) => rank(a) - rank(b))[0] ?? null;
   });
   isFollowed(source: SourceTrace['source'], part: WaterPart): boolean {
     const now = this.followed;
-    return now !== null && keyOf(now.source, now.part) === keyOf(source, part);
+    return now !== null && partKey(now.source, now.part) === partKey(source, part);
   }
   follow(source: SourceTrace['source'], part: WaterPart): void {
-    this.#chosen = keyOf(source, part);
+    this.#chosen = partKey(source, part);
     this.at = 0;
     this.show = part.k === 0 || part.wayIn.length === 0 ? 'run' : this.show;
   }
@@ -201,7 +201,7 @@ export class WaterDesk {
   }
 }
 
-const keyOf = (source: string, { outcome, k, bonds }: WaterPart): string =>
-  [source, outcome, k, ...bonds].join(' ');
+export const partKey = (source: string, { outcome, k, bonds, wets }: WaterPart): string =>
+  [source, outcome, k, wets, ...bonds].join(' ');
 export const lapKey = ({ pair }: Lap): string => [pair.plane, ...pair.upper, '>', ...pair.lower].join(' ');
 const waterFindings = (plan: Plan): readonly Finding[] => plan.findings.filter((f) => f.proof === 'water');

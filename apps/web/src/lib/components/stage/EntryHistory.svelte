@@ -10,9 +10,11 @@
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
   import { dateTime } from '$lib/texts/time.ts';
-  import type { Entry } from '@hulvek/core';
+  import { changeText } from '$lib/texts/water.ts';
+  import { formatLength, type Entry } from '@hulvek/core';
 
   let { log, title }: EntryHistoryProps = $props();
+  const length = (mm: number) => formatLength(mm, log.store.context.job.units);
   const what = (kind: Entry['kind']) => (kind === 'undo' ? '' : text.entryKinds[kind]);
 </script>
 
@@ -28,6 +30,7 @@
           >{title(entry.step)}: {what(entry.kind)}{#if undone}, {text.install.undone}{/if}{#if waiting}, {text
               .offline.waits}{/if}</span
         >
+        {#if entry.built}<span>{changeText(entry.built, length)}</span>{/if}
         {#if entry.note}<q>{entry.note}</q>{/if}
       </li>
     {/each}

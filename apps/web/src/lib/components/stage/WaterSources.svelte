@@ -8,6 +8,7 @@
 
 <script lang="ts">
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { partKey } from '$lib/state/water-desk.svelte.ts';
   import { partText, sourceTexts, waterText as t } from '$lib/texts/water.ts';
   import { formatLength, pieceText } from '@hulvek/core';
 
@@ -38,7 +39,7 @@
 {/if}
 <ul>
   {#each water.traces as { source, parts } (source)}
-    {#each parts as part (`${part.outcome} ${part.k} ${part.bonds.join()}`)}
+    {#each parts as part (partKey(source, part))}
       <li>
         <button
           type="button"
