@@ -1,4 +1,4 @@
-/** The readable solver: conjugate gradients with symmetric Gauss-Seidel sweeps. Slower ones are held against it. */
+/** Conjugate gradients on the balance of heat; plain with sweeps, or with a quicker stand-in for the inverse. */
 import type { VolumeSystem } from './volumes.ts';
 
 export interface Solved {
@@ -50,8 +50,18 @@ const dot = (a: Vector, b: Vector): number => {
   return sum;
 };
 
-/** @param start temperatures to begin with: those of a problem that differs little make it quick */
-export function solve(system: VolumeSystem, start?: Vector): SolveResult {
+/** out ≈ A⁻¹·r, symmetric. */
+export type Precondition = (r: Vector, out: Vector) => void;
+
+/**
+ * @param precondition what stands in for A⁻¹: sweeps when left out
+ * @param start temperatures to begin with: those of a problem that differs little make it quick
+ */
+export function solve(
+  system: VolumeSystem,
+  precondition: Precondition = (r, out) => sweep(system, r, out),
+  start?: Vector,
+): SolveResult {
   const n = system.right.length;
   const temperature = start?.length === n ? start.slice() : new Float64Array(n);
   const [r, z, p, ap] = [new Float64Array(n), new Float64Array(n), new Float64Array(n), new Float64Array(n)];
@@ -62,7 +72,7 @@ export function solve(system: VolumeSystem, start?: Vector): SolveResult {
   for (let iterations = 0; iterations <= MOST_ITERATIONS; iterations++) {
     const residual = Math.sqrt(dot(r, r)) / whole;
     if (residual < TOLERANCE) return { ok: true, value: { temperature, iterations, residual } };
-    sweep(system, r, z);
+    precondition(r, z);
     const next = dot(r, z);
     const beta = iterations === 0 ? 0 : next / rho;
     rho = next;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { couplingFromAbove } from '../../src/heat/elements.ts';
 import { gridOf, indexOf, refined, type HeatGrid } from '../../src/heat/grid.ts';
+import { multigrid } from '../../src/heat/multigrid.ts';
 import { sectionSchema, type Section } from '../../src/heat/section-file.ts';
 import { heatFlows, solve } from '../../src/heat/solve.ts';
 import { volumeSystem } from '../../src/heat/volumes.ts';
@@ -138,5 +139,44 @@ describe('conduction in a section', () => {
       }),
       { numRuns: 25, seed: 11 },
     );
+  });
+
+  it('multigrid gives the temperatures of plain sweeps, in hardly more rounds on a grid of sixteen times the cells', () => {
+    // A metal pan that runs through a timber wall under a frame: conductivities four decades apart, cells long and thin.
+    const sill = section({
+      materials: {
+        wood: { lambda: 0.13 },
+        wool: { lambda: 0.035 },
+        metal: { lambda: 230 },
+        frame: { lambda: 0.2 },
+      },
+      boxes: [
+        { material: 'wool', x: [0, 140], y: [0, 1000] },
+        { material: 'wood', x: [0, 140], y: [960, 1000] },
+        { material: 'wood', x: [-12, 0], y: [0, 1000] },
+        { material: 'wool', x: [0, 60], y: [1000, 1010] },
+        { material: 'frame', x: [-20, 60], y: [1010, 1080] },
+        { material: 'metal', x: [-14, 140], y: [999, 1000] },
+      ],
+      environments: { room: { temperature: 20, rs: 0.13 }, outside: { temperature: 0, rs: 0.04 } },
+      surfaces: [
+        { environment: 'room', from: [140, 0], to: [140, 1000] },
+        { environment: 'room', from: [60, 1000], to: [60, 1080] },
+        { environment: 'outside', from: [-12, 0], to: [-12, 999] },
+        { environment: 'outside', from: [-20, 1010], to: [-20, 1080] },
+      ],
+    });
+    const coarse = gridOf(sill, { edge_mm: 4, growth: 1.3, widest_mm: 60 });
+    const rounds = [coarse, refined(sill, refined(sill, coarse))].map((grid) => {
+      const system = volumeSystem(sill, grid);
+      const [plain, quick] = [solve(system), solve(system, multigrid(system))];
+      if (!plain.ok || !quick.ok) throw new Error('not solved');
+      plain.value.temperature.forEach((t, k) =>
+        expect(Math.abs(t - (quick.value.temperature[k] ?? NaN))).toBeLessThan(1e-6),
+      );
+      expect(quick.value.iterations).toBeLessThan(plain.value.iterations / 4);
+      return quick.value.iterations;
+    });
+    expect((rounds[1] ?? Infinity) - (rounds[0] ?? 0)).toBeLessThanOrEqual(8);
   });
 });
