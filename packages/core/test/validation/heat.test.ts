@@ -4,6 +4,7 @@ import { couplingFromAbove } from '../../src/heat/elements.ts';
 import { gridOf, indexOf, refined, type HeatGrid } from '../../src/heat/grid.ts';
 import { multigrid } from '../../src/heat/multigrid.ts';
 import { sectionSchema, type Section } from '../../src/heat/section-file.ts';
+import { solveSection } from '../../src/heat/section-solution.ts';
 import { heatFlows, solve } from '../../src/heat/solve.ts';
 import { volumeSystem } from '../../src/heat/volumes.ts';
 
@@ -178,5 +179,51 @@ describe('conduction in a section', () => {
       return quick.value.iterations;
     });
     expect((rounds[1] ?? Infinity) - (rounds[0] ?? 0)).toBeLessThanOrEqual(8);
+  });
+
+  // ISO 10211:2017, validation case 2, geometry and values from memory: a wooden block on an aluminium angle in
+  // insulation under a layer of concrete.
+  it('meets the nine temperatures and the heat flow of case 2', () => {
+    const angle = section({
+      materials: {
+        concrete: { lambda: 1.15 },
+        wood: { lambda: 0.12 },
+        insulation: { lambda: 0.029 },
+        aluminium: { lambda: 230 },
+      },
+      boxes: [
+        { material: 'insulation', x: [0, 500], y: [1.5, 41.5] },
+        { material: 'concrete', x: [0, 500], y: [41.5, 47.5] },
+        { material: 'wood', x: [0, 15], y: [36.5, 41.5] },
+        { material: 'aluminium', x: [0, 15], y: [35, 36.5] },
+        { material: 'aluminium', x: [0, 1.5], y: [1.5, 36.5] },
+        { material: 'aluminium', x: [0, 500], y: [0, 1.5] },
+      ],
+      environments: { outside: { temperature: 0, rs: 0.06 }, room: { temperature: 20, rs: 0.11 } },
+      surfaces: [
+        { environment: 'outside', from: [0, 47.5], to: [500, 47.5] },
+        { environment: 'room', from: [0, 0], to: [500, 0] },
+      ],
+      probes: [
+        { id: 'A', at: [0, 47.5] },
+        { id: 'B', at: [500, 47.5] },
+        { id: 'C', at: [0, 41.5] },
+        { id: 'D', at: [15, 41.5] },
+        { id: 'E', at: [500, 41.5] },
+        { id: 'F', at: [0, 36.5] },
+        { id: 'G', at: [15, 36.5] },
+        { id: 'H', at: [0, 0] },
+        { id: 'I', at: [500, 0] },
+      ],
+    });
+    const result = solveSection(angle);
+    if (!result.ok) throw new Error(result.error.code);
+    const { probes, heatFlow, L2D, balance } = result.value;
+    const published = { A: 7.1, B: 0.8, C: 7.9, D: 6.3, E: 0.8, F: 16.4, G: 16.3, H: 16.8, I: 18.3 };
+    for (const [id, expected] of Object.entries(published))
+      expect(Math.abs((probes[id] ?? NaN) - expected), id).toBeLessThan(0.1);
+    expect(Math.abs((heatFlow['room'] ?? NaN) - 9.5)).toBeLessThan(0.1);
+    expect(Math.abs(balance)).toBeLessThan(1e-6);
+    expect((L2D?.above ?? Infinity) - (L2D?.below ?? 0)).toBeLessThan(0.004);
   });
 });
