@@ -27,6 +27,7 @@ import {
   type Plan,
   type Verdict,
 } from '@hulvek/core';
+import { solveFile } from './solve.ts';
 
 export interface CliResult {
   /** 0 holds or watch · 1 something fails · 2 bad input · 3 nothing fails, something is not checkable. */
@@ -39,6 +40,7 @@ const USAGE = `hulvek: plans window openings from a job file
 
   hulvek plan FILE [--opening MARK] [--json]   fit, shims, cut list and steps
   hulvek check FILE [--json]                   findings only
+  hulvek solve FILE [--json]                   a section for heat: flows, coldest surfaces, points
   hulvek schools [--json]                      the ready-made methods, and what each chooses
   hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
   hulvek schema                                JSON Schema of the job file
@@ -82,6 +84,13 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
   if (verb === 'schools' && path === undefined) return good(schools(values.json ?? false));
   if (verb === 'schema' && path === undefined)
     return good(`${JSON.stringify(jobFileJsonSchema(), null, 2)}\n`);
+  if (verb === 'solve') {
+    if (path === undefined || more.length > 0) return bad('Name one section file: hulvek solve FILE\n');
+    const text = textOf(path, read);
+    if (!text.ok) return bad(text.problem);
+    const solved = solveFile(path, text.value, values.json ?? false);
+    return solved.ok ? good(solved.out) : bad(solved.problem);
+  }
   if (verb !== 'plan' && verb !== 'check') return bad(`There is no "${verb}" here.\n${USAGE}`);
   if (path === undefined || more.length > 0) return bad(`Name one job file: hulvek ${verb} FILE\n`);
   const loaded = load(path, read);
@@ -110,14 +119,21 @@ function schools(json: boolean): string {
     .join('\n');
 }
 
-function load(path: string, read: (path: string) => string): JobFile | string {
-  let text: string;
+type Text = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly problem: string };
+
+function textOf(path: string, read: (path: string) => string): Text {
   try {
-    text = read(path);
+    return { ok: true, value: read(path) };
   } catch (error) {
-    return `Cannot read ${path}: ${error instanceof Error ? error.message : 'unknown reason'}\n`;
+    const why = error instanceof Error ? error.message : 'unknown reason';
+    return { ok: false, problem: `Cannot read ${path}: ${why}\n` };
   }
-  const result = readJobFile(text);
+}
+
+function load(path: string, read: (path: string) => string): JobFile | string {
+  const text = textOf(path, read);
+  if (!text.ok) return text.problem;
+  const result = readJobFile(text.value);
   if (result.ok) return result.value;
   const shown = result.problems
     .slice(0, 20)

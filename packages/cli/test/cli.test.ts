@@ -113,4 +113,37 @@ describe('bad input of every kind', () => {
       err: expect.stringContaining('upside-down'),
     });
   });
+
+  it('solves a layered wall as the sum of its resistances says, and names what is wrong in a section file', () => {
+    const section = {
+      format: 'hulvek-section',
+      version: 1,
+      title: 'a board',
+      materials: { board: { lambda: 0.1 } },
+      boxes: [{ material: 'board', x: [0, 100], y: [0, 1000] }],
+      environments: { room: { temperature: 20, rs: 0.13 }, outside: { temperature: 0, rs: 0.04 } },
+      surfaces: [
+        { environment: 'room', from: [0, 0], to: [0, 1000] },
+        { environment: 'outside', from: [100, 0], to: [100, 1000] },
+      ],
+      probes: [{ id: 'middle', at: [50, 500] }],
+    };
+    const solve = (file: unknown, ...args: string[]) =>
+      run(['solve', 'section.json', ...args], () => (typeof file === 'string' ? file : JSON.stringify(file)));
+    const answer = JSON.parse(solve(section, '--json').out) as {
+      heatFlow: Record<string, number>;
+      probes: Record<string, number>;
+      L2D: { value: number };
+    };
+    // R = 0.13 + 0.1/0.1 + 0.04 = 1.17 m²K/W over 1 m.
+    expect(answer.heatFlow['room']).toBeCloseTo(20 / 1.17, 4);
+    expect(answer.L2D.value).toBeCloseTo(1 / 1.17, 5);
+    expect(answer.probes['middle']).toBeCloseTo(20 - (20 / 1.17) * 0.63, 3);
+    expect(solve(section).out).toMatch(/^a board\nheat from room {2}17\.094/);
+    expect(solve('{').err).toMatch(/section\.json: not JSON/);
+    const lost = solve({ ...section, boxes: [{ material: 'stone', x: [0, 100], y: [0, 1000] }] });
+    expect([lost.exit, lost.err]).toEqual([2, 'section.json: boxes.0.material: no material stone\n']);
+    const bare = solve({ ...section, surfaces: [] });
+    expect([bare.exit, bare.err]).toEqual([2, expect.stringContaining('No surface lies on the outline')]);
+  });
 });

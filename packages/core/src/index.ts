@@ -85,3 +85,5 @@ export * from './water/course.ts';
 export * from './water/exposed.ts';
 export * from './water/laps.ts';
 export * from './water/proof.ts';
+export { readSection, sectionSchema, type Section } from './heat/section-file.ts';
+export { solveSection, type SectionSolution } from './heat/section-solution.ts';

@@ -65,3 +65,25 @@ export const sectionSchema = z
   });
 
 export type Section = z.infer<typeof sectionSchema>;
+
+export type SectionRead =
+  | { readonly ok: true; readonly value: Section }
+  | { readonly ok: false; readonly problems: readonly string[] };
+
+/** Reads a section file; every problem is a sentence with its place. */
+export function readSection(text: string): SectionRead {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, problems: [`not JSON: ${error instanceof Error ? error.message : 'unreadable'}`] };
+  }
+  const parsed = sectionSchema.safeParse(json);
+  if (parsed.success) return { ok: true, value: parsed.data };
+  return {
+    ok: false,
+    problems: parsed.error.issues.map(({ path, message }) =>
+      path.length === 0 ? message : `${path.join('.')}: ${message}`,
+    ),
+  };
+}
