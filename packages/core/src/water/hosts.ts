@@ -24,7 +24,19 @@ export function jointDepth({ context: { unit } }: Build): Range {
 }
 
 /** The wall's layer as far as it is modelled, top and bottom; `null` in a wall that nobody opened. */
-export function modelled({ pieces }: Build): { x: Range; y: Range } | null {
+export function modelled(build: Build): Modelled | null {
+  const before = known.get(build);
+  if (before !== undefined) return before;
+  const found = measured(build);
+  known.set(build, found);
+  return found;
+}
+
+type Modelled = { readonly x: Range; readonly y: Range };
+/** Asked for at every turn, and the same for one build. */
+const known = new WeakMap<Build, Modelled | null>();
+
+function measured({ pieces }: Build): Modelled | null {
   const points = pieces.flatMap((piece) =>
     piece.form === 'sheet' && isWallLayer(piece.id)
       ? piece.sheet.faces

@@ -116,8 +116,8 @@ export const overFold =
   (above: number, below: number): boolean => {
     const [a, b] = [from.faces[above], to.faces[below]];
     if (!a || !b || a.thing !== b.thing) return false;
-    const piece = moment.build.pieces.find((p) => p.id === a.thing);
-    return piece?.form === 'sheet' && hingedFaces(piece.sheet, a.face, b.face);
+    const sheet = moment.sheets.get(a.thing);
+    return sheet !== undefined && hingedFaces(sheet, a.face, b.face);
   };
 
 /** A buck's top is level: it leads to its whole front, on the outer side of what is stuck there. */

@@ -2,7 +2,7 @@
 import type { Range } from '../geometry/solid.ts';
 import type { Build } from '../plan/draft.ts';
 import type { PlaneId } from './placed.ts';
-import type { Cell, Plane } from './plane.ts';
+import type { Plane } from './plane.ts';
 import { shinglePairs, type ShinglePair } from './shingle-pairs.ts';
 import { standingWater } from './standing.ts';
 
@@ -38,23 +38,28 @@ interface Reach {
 /** Returns the laps of the pairs that are there, on planes already cut into cells. */
 export function lapsOn(build: Build, planes: ReadonlyMap<PlaneId, Plane>): Lap[] {
   const here = new Set(build.pieces.map((piece) => piece.id));
+  const known = new Map<PlaneId, Reaches>();
   return shinglePairs.flatMap((pair): Lap[] => {
     if (!here.has(pair.upper[0]) || !here.has(pair.lower[0]) || here.has(pair.unless ?? '')) return [];
     const plane = planes.get(pair.plane);
-    const lap = plane ? lapOf(pair, plane) : null;
+    if (!plane) return [];
+    const reaches = known.get(pair.plane) ?? reachesOn(plane);
+    known.set(pair.plane, reaches);
+    const lap = lapOf(pair, plane, reaches);
     return lap ? [lap] : [];
   });
 }
 
-function lapOf(pair: ShinglePair, plane: Plane): Lap | null {
+function lapOf(pair: ShinglePair, plane: Plane, reaches: Reaches): Lap | null {
   const named = ([thing, face]: ShinglePair['upper']) =>
     plane.faces.flatMap((f, i) => (f.thing === thing && (face === undefined || f.face === face) ? [i] : []));
   const [uppers, lowers] = [named(pair.upper), named(pair.lower)];
   let widest: { wide: number; upper: Reach; lower: Reach } | null = null;
   let [width, above] = [0, 0];
   let fault: LapFault | null = null;
-  for (const { x, cells } of plane.columns) {
-    const [upper, lower] = [reachOf(cells, uppers), reachOf(cells, lowers)];
+  const { length } = plane.columns;
+  for (const [i, { x }] of plane.columns.entries()) {
+    const [upper, lower] = [reachOf(reaches, length, i, uppers), reachOf(reaches, length, i, lowers)];
     if (!upper || !lower) continue;
     const wide = x[1] - x[0];
     if (!widest || wide > widest.wide) widest = { wide, upper, lower };
@@ -81,16 +86,36 @@ function lapOf(pair: ShinglePair, plane: Plane): Lap | null {
   };
 }
 
-/** From where to where any of the faces lies in a column. */
-function reachOf(cells: readonly Cell[], faces: readonly number[]): Reach | null {
-  let [low, high, at] = [Infinity, -Infinity, -1];
-  for (const { stack, y } of cells)
-    for (const face of faces) {
-      if (!stack.includes(face)) continue;
-      low = Math.min(low, y[0]);
-      if (y[1] > high) [high, at] = [y[1], face];
-    }
-  return at < 0 ? null : { low, high, at };
+/** From where to where every face reaches in every column, face after face; `low` above `high` where it is not. */
+interface Reaches {
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+}
+
+function reachesOn({ columns, faces }: Plane): Reaches {
+  const n = columns.length * faces.length;
+  const [low, high] = [new Float64Array(n).fill(Infinity), new Float64Array(n).fill(-Infinity)];
+  columns.forEach(({ cells }, i) => {
+    for (const { stack, y } of cells)
+      for (const face of stack) {
+        const k = face * columns.length + i;
+        low[k] = Math.min(low[k] ?? Infinity, y[0]);
+        high[k] = Math.max(high[k] ?? -Infinity, y[1]);
+      }
+  });
+  return { low, high };
+}
+
+/** Of several faces of a piece the one that reaches highest in a column stands for it. */
+function reachOf({ low, high }: Reaches, columns: number, i: number, faces: readonly number[]): Reach | null {
+  let [least, most, at] = [Infinity, -Infinity, -1];
+  for (const face of faces) {
+    const k = face * columns + i;
+    least = Math.min(least, low[k] ?? Infinity);
+    const top = high[k] ?? -Infinity;
+    if (top > most) [most, at] = [top, face];
+  }
+  return at < 0 ? null : { low: least, high: most, at };
 }
 
 /** What is narrower than this is a fold that leans, and no fault. */

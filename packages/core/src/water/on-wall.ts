@@ -93,9 +93,6 @@ function ontoFrame(ways: Ways, plane: Plane, cell: Cell, gap: number, node: numb
 
 /** A tape with a face on the frame's own side. */
 function turnsOntoFrame({ moment }: Ways, thing: string): boolean {
-  const piece = moment.build.pieces.find((p) => p.id === thing);
-  return (
-    piece?.form === 'sheet' &&
-    piece.sheet.faces.some((face) => face.surface.startsWith('unit-') && stands(moment, thing, face.id))
-  );
+  const faces = moment.sheets.get(thing)?.faces ?? [];
+  return faces.some((face) => face.surface.startsWith('unit-') && stands(moment, thing, face.id));
 }

@@ -21,6 +21,7 @@ export interface Moment {
   /** How many steps are done. */
   readonly count: number;
   readonly state: WallState;
+  readonly sheets: ReadonlyMap<string, Sheet>;
   readonly lost: ReadonlySet<LostBond>;
 }
 
@@ -28,7 +29,8 @@ export interface Moment {
 export function momentOf(build: Build, count: number, lost: readonly LostBond[] = []): Moment {
   const done = new Set(build.steps.slice(0, count).map((step) => step.id));
   const events = build.events.filter((event) => done.has(event.step));
-  return { build, count, state: replay(thingsOf(build.pieces), events), lost: new Set(lost) };
+  const sheets = new Map(build.pieces.flatMap((p) => (p.form === 'sheet' ? [[p.id, p.sheet] as const] : [])));
+  return { build, count, state: replay(thingsOf(build.pieces), events), sheets, lost: new Set(lost) };
 }
 
 /** Whether a thing, or one face of it, is in its place. */
@@ -61,9 +63,8 @@ export function facesOn(plane: PlaneId, moment: Moment): PlaneFace[] {
   found.forEach(({ thing }, i) => byThing.set(thing, [...(byThing.get(thing) ?? []), i]));
   return found.map(({ material: _, ...face }, i) => {
     const own = byThing.get(face.thing) ?? [];
-    const piece = own.length > 1 ? build.pieces.find((p) => p.id === face.thing) : undefined;
-    const joined = (j: number) =>
-      piece?.form === 'sheet' && hingedFaces(piece.sheet, face.face, found[j]?.face ?? '');
+    const sheet = own.length > 1 ? moment.sheets.get(face.thing) : undefined;
+    const joined = (j: number) => sheet && hingedFaces(sheet, face.face, found[j]?.face ?? '');
     return { ...face, joins: own.filter((j) => j !== i && joined(j)) };
   });
 }

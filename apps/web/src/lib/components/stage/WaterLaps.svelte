@@ -14,13 +14,16 @@
   import { formatLength, lapDrawing, pieceText } from '@hulvek/core';
 
   let { water }: WaterLapsProps = $props();
+  /** What somebody opened or closed; until then it is open where something is wrong. */
+  let opened = $state<boolean | null>(null);
+  const open = $derived(opened ?? water.proof?.laps.some((lap) => lap.fault) ?? false);
   const length = (mm: number) => formatLength(mm, water.editor.context.job.units);
 </script>
 
-<details open={water.proof?.laps.some((lap) => lap.fault) ?? false}>
+<details {open} ontoggle={(event) => (opened = event.currentTarget.open)}>
   <summary><h3>{t.laps}</h3></summary>
   <ul>
-    {#each water.proof?.laps ?? [] as lap (lapKey(lap))}
+    {#each open ? (water.proof?.laps ?? []) : [] as lap (lapKey(lap))}
       {@const key = lapKey(lap)}
       <li>
         <button
