@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  asBuilt,
+  courseOf,
   designPressure,
   drivenHeight,
   exampleJob,
@@ -11,6 +13,7 @@ import {
   traceWater,
   withChanges,
   type Build,
+  type Entry,
   type Finding,
   type Opening,
   type PresetId,
@@ -346,6 +349,20 @@ describe('findings of water', () => {
     expect(dammed.plan.water?.singles.some((s) => s.wets === 'room')).toBe(false);
   });
 
+  it('a seal that was left out or does not stick keeps nothing out of the room', () => {
+    const { build, exposed } = planned('drained-head-flap', windy, { gust_ms: 45 })().plan;
+    if (!build) throw new Error('not built');
+    for (const kind of ['left-out', 'bond-lost'] as const) {
+      const tried = withChanges(build, [{ kind, piece: 'seal-sill' }]);
+      if (!tried.ok) throw new Error(tried.error);
+      const { traces } = proveWater(tried.value.build, exposed, { lost: tried.value.lost });
+      expect(worst(traces, 'unit-sill')).toEqual({ outcome: 'room', k: 0, bonds: [] });
+    }
+    // The same before it is there: rain of the evening before.
+    const before = build.steps.findIndex((step) => step.places.includes('seal-sill'));
+    expect(worst(proveWater(build, exposed, { count: before }).traces, 'unit-sill')?.outcome).toBe('room');
+  });
+
   it('a unit tested to 139 Pa fails where 140 Pa are asked, one tested to 140 Pa does not', () => {
     const low = (test_Pa: number) =>
       planned('drained-head-flap', windy, { gust_ms: 30, test_Pa })().plan.findings.some(
@@ -363,5 +380,106 @@ describe('findings of water', () => {
     expect(said({})).toBe(false);
     expect(said(overhang(199))).toBe(true);
     expect(said(overhang(199), 'rigid-pan-heavy')).toBe(false);
+  });
+});
+
+describe('the wall as it was built', () => {
+  const build = built('drained-head-flap');
+  let n = 0;
+  const entry = (kind: Entry['kind'], step: string, more: Partial<Entry> = {}): Entry => {
+    n += 1;
+    return {
+      id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+      opening: 'opening-1' as Entry['opening'],
+      issue: 1,
+      kind,
+      step,
+      undoes: null,
+      person: 'Tove',
+      at: new Date(Date.UTC(2026, 10, 2, 8, n)).toISOString(),
+      note: '',
+      photo: null,
+      ...more,
+    };
+  };
+  const ticks = (...steps: string[]) => steps.map((step) => entry('tick', step));
+
+  it('is the plan as far as it was ticked, a tick taken back left out', () => {
+    const list = ticks('check-opening', 'wrap', 'cut-flap');
+    const last = list[2];
+    expect(asBuilt(build, list)).toMatchObject({ count: 3, left: 0, changes: [] });
+    expect(asBuilt(build, [...list, entry('undo', 'cut-flap', { undoes: last?.id ?? null })]).count).toBe(2);
+    expect(asBuilt(build, []).count).toBe(0);
+  });
+
+  it('stands in the order of the ticks where hands can do that, and in the order of the plan where not', () => {
+    const whole = build.steps.map((s) => s.id);
+    const swapped = whole
+      .toSpliced(whole.indexOf('flap-down'), 1)
+      .toSpliced(whole.indexOf('head-tape'), 0, 'flap-down');
+    const other = asBuilt(build, ticks(...swapped));
+    expect(other).toMatchObject({ count: whole.length, left: 0 });
+    expect(other.build.steps.map((s) => s.id)).toEqual(swapped);
+    expect(lapsOf(other.build).find((l) => l.pair.upper[1] === 'flap')?.fault).toBe('swapped');
+    const impossible = asBuilt(build, ticks('flap-down', 'check-opening'));
+    expect(impossible).toMatchObject({ count: 2, left: 1 });
+    expect(impossible.build).toBe(build);
+  });
+
+  it('knows what was noted as built otherwise, until that is taken back, and counts what no longer fits', () => {
+    const all = ticks(...build.steps.map((s) => s.id));
+    const loose = entry('built', 'slit-tapes', { built: { kind: 'bond-lost', piece: 'slit-tape-left' } });
+    const noted = asBuilt(build, [...all, loose]);
+    expect(noted).toMatchObject({ lost: ['slit-tape-left'], left: 0 });
+    expect(worst(traceWater(noted.build, { lost: noted.lost }), 'head-corners')).toMatchObject({ k: 0 });
+    const back = asBuilt(build, [...all, loose, entry('undo', 'slit-tapes', { undoes: loose.id })]);
+    expect(worst(traceWater(back.build, { lost: back.lost }), 'head-corners')).toMatchObject({ k: 1 });
+    const gone = entry('built', 'pan', { built: { kind: 'left-out', piece: 'head-tape-2' } });
+    expect(asBuilt(build, [...all, gone])).toMatchObject({ left: 1, changes: [] });
+  });
+
+  it('refuses to raise or shorten what does not lie on the face of the wall, and what is not there', () => {
+    const refusal = (change: WallChange) => {
+      const result = withChanges(build, [change]);
+      return result.ok ? null : result.error;
+    };
+    expect(refusal({ kind: 'raised', piece: 'board', mm: 5 })).toBe('not-possible');
+    expect(refusal({ kind: 'short', piece: 'seal-sill', edge: 'top', mm: 5 })).toBe('not-possible');
+    expect(refusal({ kind: 'left-out', piece: 'head-tape-2' })).toBe('unknown-piece');
+    expect(refusal({ kind: 'moved', step: 'pan', before: 'nothing' })).toBe('unknown-step');
+    expect(refusal({ kind: 'moved', step: 'jamb-tapes', before: 'check-opening' })).toBe('not-possible');
+  });
+
+  it('a lower strip that was put wholly above the upper one covers nothing and is said', () => {
+    const [lower, upper] = ['jamb-tape-left', 'head-tape'];
+    const high = withChanges(build, [{ kind: 'raised', piece: lower, mm: 3000 }]);
+    if (!high.ok) throw new Error(high.error);
+    expect(
+      lapsOf(high.value.build).find((l) => l.pair.upper[0] === upper && l.pair.lower[0] === lower)?.fault,
+    ).toBe('sticks-out');
+  });
+});
+
+describe('the way of water as a line', () => {
+  it('never rises on the wall, ends where the trace ends, and every stop stands for a stretch of it', () => {
+    for (const preset of presetIds) {
+      const build = built(preset);
+      for (const { source, parts } of traceWater(build))
+        for (const way of parts.flatMap((part) => [part.run, part.wayIn])) {
+          const { points, stops } = courseOf(way, build);
+          if (way.length === 0) {
+            expect(points).toEqual([]);
+            continue;
+          }
+          expect(stops.at(-1)?.to, `${preset} ${source}`).toBe(points.length - 1);
+          stops.forEach(({ to }, i) => expect(to).toBeGreaterThanOrEqual(stops[i - 1]?.to ?? -1));
+          const end = way.at(-1)?.at;
+          expect(stops.at(-1)?.where).toBe(typeof end === 'string' ? end : end?.plane);
+          if (stops.some(({ where }) => where === 'room')) continue;
+          points.forEach(({ at }, i) =>
+            expect(at[1]).toBeLessThanOrEqual((points[i - 1]?.at[1] ?? Infinity) + 0.01),
+          );
+        }
+    }
   });
 });

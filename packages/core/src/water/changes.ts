@@ -56,6 +56,10 @@ type PieceChange = Exclude<WallChange, { kind: 'moved' | 'bond-lost' }>;
 function reshaped(build: Build, change: PieceChange): Build | ChangeRefused {
   if (!has(build, change.piece)) return 'unknown-piece';
   if (change.kind === 'left-out') return without(build, change.piece);
+  const onFace = build.pieces.some(
+    (p) => p.id === change.piece && p.form === 'sheet' && p.sheet.faces.some((f) => f.surface === WALL),
+  );
+  if (!onFace) return 'not-possible';
   const alter = (piece: Piece): Piece =>
     piece.form === 'sheet' && piece.id === change.piece
       ? { ...piece, sheet: onWall(piece.sheet, (ring) => changedRing(ring, change, piece.sheet)) }

@@ -39,7 +39,8 @@ export function courseOf(way: readonly WaterStop[], build: Build): Course {
   const points: CoursePoint[] = [];
   const stops: CourseStop[] = [];
   for (const stop of way) {
-    points.push(...pointsOf(stop, points.at(-1), build));
+    for (const point of pointsOf(stop, points.at(-1), build))
+      points.push(notAbove(point, points.at(-1), stop));
     const where = typeof stop.at === 'string' ? stop.at : stop.at.plane;
     const last = stops.at(-1);
     const { on, behind, failed } = stop;
@@ -49,6 +50,13 @@ export function courseOf(way: readonly WaterStop[], build: Build): Course {
     else stops.push(next);
   }
   return { points, stops };
+}
+
+/** A cell it enters from the side may begin higher up; the water does not. */
+function notAbove(point: CoursePoint, before: CoursePoint | undefined, { at }: WaterStop): CoursePoint {
+  const [u, v, w] = point.at;
+  const top = before?.at[1] ?? v;
+  return at === 'room' || v <= top ? point : { ...point, at: [u, top, w] };
 }
 
 const middle = ([a, b]: Range): number => (a + b) / 2;

@@ -85,7 +85,6 @@ export function hostsOf(plane: PlaneId, moment: Moment): Base {
       within: { x: modelled(build)?.x ?? EVERYWHERE, y: EVERYWHERE },
     };
   }
-  const cos = Math.cos(radians(numbers.slope));
   if (plane === 'sill-reveal')
     return {
       hosts: [host('sill', revealKind('sill', build))],
@@ -96,9 +95,9 @@ export function hostsOf(plane: PlaneId, moment: Moment): Base {
           unit.left + unit.width - unit.frameFace,
           unit.left + unit.width,
         ],
-        y: jointDepth(build).map((w) => -w / cos),
+        y: jointDepth(build).map((w) => alongSill(build, w)),
       },
-      within: { x: [0, opening.width], y: [0, opening.depth / cos] },
+      within: { x: [0, opening.width], y: [0, alongSill(build, -opening.depth)] },
     };
   return {
     hosts: [host('jamb', revealKind('jamb', build))],
@@ -151,6 +150,10 @@ export function headCorners(build: Build): Range[] {
     [unit.left + unit.width, opening.width + reach],
   ];
 }
+
+/** How far along the slope of the sill a depth lies, mm. @param w depth, below 0 */
+export const alongSill = ({ context: { numbers } }: Build, w: number): number =>
+  -w / Math.cos(radians(numbers.slope));
 
 /** Height of the sill's surface where a point of a jamb stands, mm. @param w depth, below 0 */
 export const sillUnder = ({ context: { numbers } }: Build, w: number): number => sillHeight(numbers, -w);

@@ -1,8 +1,8 @@
 /** Water at the frame's edge, in the joint behind it, on the reveals beside it, and on top of a buck. */
 import type { Range } from '../geometry/solid.ts';
 import type { Choices } from '../methods/axes.ts';
-import { sillUnder } from './hosts.ts';
-import { hingedFaces, stands } from './placed.ts';
+import { alongSill, jointDepth, sillUnder } from './hosts.ts';
+import { hingedFaces, seals, stands } from './placed.ts';
 import type { Cell, Plane } from './plane.ts';
 import { placeNode, type Follow, type Spot, type Ways } from './ways.ts';
 
@@ -16,16 +16,15 @@ type Joint = { readonly bond: string } | 'open' | 'whole';
 
 function frameJoint({ moment }: Ways): Joint {
   const { mount } = moment.build.context.choices;
-  const held = (thing: string): Joint =>
-    stands(moment, thing) && !moment.lost.has(thing) ? { bond: thing } : 'open';
+  const held = (thing: string): Joint => (seals(moment, thing) ? { bond: thing } : 'open');
   const kinds: Readonly<Record<Choices['mount'], () => Joint>> = {
     'integral-fin': () => 'whole',
     'separate-fin': () => 'open',
-    'gasketed-fin': () => (moment.lost.has('fin') ? 'open' : { bond: 'fin' }),
+    'gasketed-fin': () => held('fin'),
     clips: () => held('outer-seal'),
     'frame-screws': () => held('outer-seal'),
     // A back bead on the old stops.
-    pocket: () => (stands(moment, 'bead') && !moment.lost.has('bead') ? held('unit') : 'open'),
+    pocket: () => (seals(moment, 'bead') ? held('unit') : 'open'),
   };
   return kinds[mount]();
 }
@@ -86,11 +85,9 @@ const isUnderSill = ({ moment }: Ways, x: Range, { y }: Cell): boolean =>
 
 /** Whether a place on the sill lies in the joint's depth. */
 export function inJoint({ moment }: Pick<Ways, 'moment'>, { y }: Cell): boolean {
-  const { unit, opening } = moment.build.context;
-  const sill = opening.surfaces['sill-reveal'];
-  const deep = Math.abs(sill.e2[2]);
-  const middle = ((y[0] + y[1]) / 2) * deep;
-  return middle < -unit.back && middle > -Math.min(unit.front, 0);
+  const [back, front] = jointDepth(moment.build);
+  const middle = (y[0] + y[1]) / 2;
+  return middle < alongSill(moment.build, back) && middle > alongSill(moment.build, front);
 }
 
 /** From the foot of a jamb onto the sill's end, on the outer side of what turns up there. */
@@ -102,8 +99,7 @@ function ontoSill(
   gap: number,
 ): void {
   const column = side === 'left' ? sill.columns[0] : sill.columns.at(-1);
-  const depth =
-    -(x[0] + x[1]) / 2 / Math.abs(ways.moment.build.context.opening.surfaces['sill-reveal'].e2[2]);
+  const depth = alongSill(ways.moment.build, (x[0] + x[1]) / 2);
   const to = column?.cells.find(({ y }) => y[0] <= depth && depth <= y[1]);
   if (!column || !to) return;
   const edge = { from: cell, to, x: column.x, goesOn: overFold(ways, reveal, sill) };

@@ -126,7 +126,7 @@ const TOUCHING_mm = 0.02;
 
 function faultOf(over: Reach, under: Reach): LapFault | null {
   if (under.high <= over.low + TOUCHING_mm) return 'open';
-  if (under.high > over.high + TOUCHING_mm) return under.low < over.high ? 'sticks-out' : null;
+  if (under.high > over.high + TOUCHING_mm) return 'sticks-out';
   return under.at > over.at ? 'swapped' : null;
 }
 

@@ -3,6 +3,7 @@ import { isFlat } from '../geometry/surface.ts';
 import type { CornerPlace } from '../order/corners.ts';
 import { isBarrier } from './hosts.ts';
 import { overFold } from './in-joint.ts';
+import { seals } from './placed.ts';
 import type { Cell, Plane } from './plane.ts';
 import { placeNode, type Follow, type Spot, type Ways } from './ways.ts';
 
@@ -21,7 +22,10 @@ export function onSill(
   o: { corners: readonly CornerPlace[]; overSill: OverSill | null },
 ): Follow {
   const flat = isFlat(ways.moment.build.context.opening.surfaces['sill-reveal']);
-  const ends = openEnds(ways, o.corners);
+  // A seal that is not there yet, or that is known not to stick, keeps nothing out.
+  const planned = o.overSill?.seal ?? null;
+  const seal = planned !== null && seals(ways.moment, planned) ? planned : null;
+  const ends = openEnds(ways, sill, o.corners);
   return (node, at, gap) => {
     const { cell, column, i, row } = at;
     const { x } = column;
@@ -35,7 +39,7 @@ export function onSill(
     if (inward) on(inward);
     for (const next of [sill.columns[i - 1], sill.columns[i + 1]])
       for (const to of next?.cells ?? []) if (to.y[0] < cell.y[1] && cell.y[0] < to.y[1]) on(to);
-    if (o.overSill) ways.link(node, placeNode('room'), o.overSill.seal);
+    if (o.overSill) ways.link(node, placeNode('room'), seal);
     if (gap === 0) return;
     for (const { side, fails } of ends)
       if (i === (side === 'left' ? 0 : sill.columns.length - 1)) ways.link(node, STRUCTURE, fails);
@@ -68,12 +72,10 @@ function overEdge(
  */
 function openEnds(
   { moment }: Ways,
+  sill: Plane,
   corners: readonly CornerPlace[],
 ): { side: 'left' | 'right'; fails: string | null }[] {
-  const { choices, opening } = moment.build.context;
-  const unhurt =
-    choices.waterLayer === 'masonry' || choices.waterLayer === 'existing' || opening.buck?.kind === 'foam-l';
-  if (unhurt || isBarrier(moment.build)) return [];
+  if (sill.hosts[0]?.kind !== 'framing' || isBarrier(moment.build)) return [];
   return (['left', 'right'] as const).flatMap((side) => {
     const corner = corners.find((c) => c.id === `sill-${side}`);
     if (!corner || corner.state === 'one-piece' || corner.state === 'filled') return [];

@@ -37,6 +37,13 @@ export function momentOf(build: Build, count: number, lost: readonly LostBond[] 
 export const stands = ({ state }: Moment, thing: string, face: string = BODY): boolean =>
   state.faces.get(faceKey(thing, face))?.state === 'in place';
 
+/** Whether a piece is there, in any of its faces, and its bond not known to be lost. */
+export const seals = ({ state, sheets, lost }: Moment, thing: string): boolean =>
+  !lost.has(thing) &&
+  (sheets.get(thing)?.faces.map((face) => face.id) ?? [BODY]).some(
+    (face) => state.faces.get(faceKey(thing, face))?.state === 'in place',
+  );
+
 /** On jambs water runs along the first axis of the surface; everywhere else along the second. */
 const TURNED: Readonly<Record<PlaneId, (p: Point2) => Point2>> = {
   wall: (p) => p,

@@ -1,4 +1,5 @@
 /** The proof of water for one opening: every source traced, every lap looked at, every single line named. */
+import type { Verdict } from '../findings/finding.ts';
 import type { Build } from '../plan/draft.ts';
 import type { Exposed } from './exposed.ts';
 import { overSillOf } from './exposed.ts';
@@ -6,7 +7,7 @@ import { lapsOn, type Lap } from './laps.ts';
 import { networkOf } from './network.ts';
 import { momentOf, type LostBond } from './placed.ts';
 import type { WaterSource } from './sources.ts';
-import { tracesOf, waterVerdict, type SourceTrace, type WaterVerdict } from './trace.ts';
+import { tracesOf, waterVerdict, type SourceTrace } from './trace.ts';
 
 /** A bond with nothing behind it: where it fails, framing or room gets wet. */
 export interface SingleBond {
@@ -23,7 +24,7 @@ export interface WaterProof {
   readonly laps: readonly Lap[];
   readonly singles: readonly SingleBond[];
   /** Of the tracing alone; findings about laps and pan stand beside it. */
-  readonly verdict: WaterVerdict;
+  readonly verdict: Verdict;
 }
 
 export function proveWater(
@@ -44,9 +45,9 @@ export function proveWater(
   };
 }
 
-const ORDER: readonly WaterVerdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
+const ORDER: readonly Verdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
 
-export function verdictOfTraces(traces: readonly SourceTrace[], build: Build): WaterVerdict {
+export function verdictOfTraces(traces: readonly SourceTrace[], build: Build): Verdict {
   const each = traces.flatMap(({ parts }) => parts.map((part) => waterVerdict(part, build)));
   return ORDER.find((verdict) => each.includes(verdict)) ?? 'holds';
 }

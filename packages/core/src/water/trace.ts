@@ -1,4 +1,5 @@
 /** Where the water of each source goes, and how many bonds must fail before it wets what it must not. */
+import type { Verdict } from '../findings/finding.ts';
 import type { Range } from '../geometry/solid.ts';
 import type { Build } from '../plan/draft.ts';
 import { waysTo, type Search } from './graph.ts';
@@ -195,10 +196,8 @@ function joined(spans: readonly Range[]): Range[] {
 
 const JOINED_mm = 0.05;
 
-export type WaterVerdict = 'holds' | 'watch' | 'fails' | 'not-checkable';
-
 /** What a part is worth: trapped water fails in a method that lets water out and is watched in one that shuts it out. */
-export function waterVerdict({ outcome, k }: Pick<WaterPart, 'outcome' | 'k'>, build: Build): WaterVerdict {
+export function waterVerdict({ outcome, k }: Pick<WaterPart, 'outcome' | 'k'>, build: Build): Verdict {
   if (outcome === 'not-checkable') return 'not-checkable';
   if (outcome === 'trapped') return isBarrier(build) ? 'watch' : 'fails';
   if (outcome === 'structure' || outcome === 'room') return 'fails';

@@ -91,7 +91,6 @@ export const waterText = {
   lead: 'Water is let go at every place it comes from and followed through every layer, with all bonds sound and with as few of them failed as it takes. Common practice, no source; the maker’s instructions and the local code win.',
   views: 'Drawing',
   sources: 'Where water comes from',
-  over: (width: string) => `over ${width}`,
   run: 'Where it runs',
   wayIn: 'How it would get in',
   noWayIn: 'No bond that fails lets it in.',
@@ -125,20 +124,19 @@ export const waterText = {
   refused: {
     'unknown-piece': 'This opening has no such piece.',
     'unknown-step': 'There is no such step here.',
-    'not-possible': 'Not possible with hands: something it needs is not there yet.',
+    'not-possible':
+      'Not possible with hands: something it needs is not there yet, or it does not lie on the wall’s face.',
   },
   wall: 'The wall',
   planned: 'as planned',
   built: 'as built',
   builtLead: (done: number, all: number) => `${done} of ${all} steps ticked, in the order they were ticked.`,
   builtNone: 'Nothing was ticked yet.',
-  builtOtherwise: 'Built otherwise:',
   builtLeft: (n: number) =>
     n === 1
       ? 'One entry does not fit the present plan and is left out here.'
       : `${n} entries do not fit the present plan and are left out here.`,
   tonight: 'If it rains tonight',
-  tonightDry: 'What stands now sheds it.',
   open: 'The opening stands open: rain comes straight in. Cover it.',
   compared: 'Before and after the fix',
   was: 'before',

@@ -17,7 +17,7 @@
   const units = $derived(water.editor.context.job.units);
   const length = (mm: number) => formatLength(mm, units);
   const pieces = $derived(
-    (water.build?.pieces ?? []).filter((p) => p.form === 'sheet' && p.id !== 'fin').map((p) => p.id),
+    (water.build?.pieces ?? []).map((p) => p.id).filter((id) => id !== 'fin' && id !== 'unit'),
   );
   const steps = $derived(water.build?.steps ?? []);
   let asking = $state<'piece' | 'step' | null>(null);
