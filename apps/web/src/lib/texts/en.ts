@@ -725,7 +725,7 @@ export const text = {
     piece: 'Which piece',
     what: 'What is otherwise',
     kinds: {
-      'bond-lost': 'it does not stick, not rolled',
+      'bond-lost': 'it does not stick',
       'left-out': 'it was left out',
       short: 'it ends short',
       raised: 'it sits higher or lower',

@@ -269,7 +269,9 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: wets === 'room' ? 'Water comes into the room' : 'Water gets into the wall',
     text: `${sentence(waterSourceTexts[source])}: over ${f.length(width_mm)} water ${
       off ? `runs off the ${pieceName(off)} and ` : ''
-    }wets ${WET_TEXTS[place]}${behind ? `, behind the ${pieceName(behind)}` : ''}, with every bond sound. What is above must come down over what is below.`,
+    }wets ${WET_TEXTS[place]}${behind ? `, behind the ${pieceName(behind)}` : ''}, with every bond sound. ${
+      off ? 'What is above must come down over what is below.' : 'Nothing covers it there.'
+    }`,
   }),
   'water-trapped': ({ source, closed }) => ({
     title: closed ? 'What gets in stays in' : 'Water has no way out',

@@ -77,10 +77,15 @@
 <style>
   form {
     display: grid;
-    grid-template-columns: minmax(8rem, 12rem) minmax(0, 1fr);
+    grid-template-columns: minmax(5.5rem, 1fr) minmax(0, 2fr);
     align-items: center;
     gap: var(--gap-2) var(--gap-3);
     padding: var(--gap-3) 0;
+  }
+  select,
+  input {
+    width: 100%;
+    min-height: var(--touch);
   }
   .row,
   .problem {
