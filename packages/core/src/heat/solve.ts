@@ -1,16 +1,9 @@
-/** Conjugate gradients on the balance of heat; plain with sweeps, or with a quicker stand-in for the inverse. */
+/**
+ * Conjugate gradients on the balance of heat; plain with sweeps, or with a quicker stand-in for the inverse. The readable
+ * reference of the compiled solver.
+ */
+import type { SolveResult } from './kernel.ts';
 import type { VolumeSystem } from './volumes.ts';
-
-export interface Solved {
-  readonly temperature: Float64Array;
-  readonly iterations: number;
-  /** Last residual over the first. */
-  readonly residual: number;
-}
-
-export type SolveResult =
-  | { readonly ok: true; readonly value: Solved }
-  | { readonly ok: false; readonly error: { readonly code: 'not-converged'; readonly residual: number } };
 
 const TOLERANCE = 1e-10;
 const MOST_ITERATIONS = 20_000;
@@ -85,12 +78,4 @@ export function solve(
     }
   }
   return { ok: false, error: { code: 'not-converged', residual: Math.sqrt(dot(r, r)) / whole } };
-}
-
-/** Heat into the model from each environment, W per metre of depth. */
-export function heatFlows({ faces }: VolumeSystem, temperature: Vector): Map<string, number> {
-  const flows = new Map<string, number>();
-  for (const { cell, environment, temperature: beyond, conductance } of faces)
-    flows.set(environment, (flows.get(environment) ?? 0) + conductance * (beyond - (temperature[cell] ?? 0)));
-  return flows;
 }
