@@ -48,6 +48,7 @@ export * from './fit/verdict.ts';
 export * from './drawing/items.ts';
 export * from './drawing/face.ts';
 export * from './drawing/cut.ts';
+export { cutIds, type CutId } from './drawing/section.ts';
 export * from './drawing/survey.ts';
 export * from './drawing/export.ts';
 export * from './drawing/handles.ts';

@@ -166,6 +166,10 @@ export const unitSchema = z.strictObject({
   waterTest_Pa: z.number().positive().max(3000).optional(),
   /** W/(m² K), of the whole unit. */
   uFactor: z.number().positive().max(8).optional(),
+  /** W/(m² K) of frame and glass, and W/(m K) of the glass edge, where the maker gives them. */
+  frameU: z.number().positive().max(8).optional(),
+  glassU: z.number().positive().max(6).optional(),
+  spacerPsi: z.number().min(0).max(0.3).optional(),
   shgc: z.number().min(0).max(1).optional(),
   /** Seen from outside. */
   hinge: z.enum(['left', 'right', 'top', 'bottom']).optional(),
@@ -388,6 +392,25 @@ export const jobSchema = z.strictObject({
       terrain: z.enum(terrains),
       /** Share of the pressure across the wall's layer behind its cladding. */
       layerShare: z.number().min(0).max(1).optional(),
+    })
+    .optional(),
+  /** Room and weather that the coldest corner is judged in. */
+  climate: z
+    .strictObject({
+      inside_C: z.number().min(5).max(35),
+      humidity_percent: z.number().min(5).max(95),
+      outside_C: z.number().min(-50).max(20),
+    })
+    .refine((climate) => climate.inside_C > climate.outside_C, {
+      error: 'the room must be warmer than the weather it is judged in',
+    })
+    .optional(),
+  /** What the local code or the project asks of a joint; the usual figures where it is left out. */
+  heatLimits: z
+    .strictObject({
+      fRsiLeast: z.number().min(0).max(1).optional(),
+      /** W/(m K). */
+      psiMost: z.number().min(0).max(1).optional(),
     })
     .optional(),
   /** What each façade asks of its glazing. */

@@ -1,7 +1,6 @@
 /** Cuts through head, jambs and sill at any moment of the work: weather on the left, room on the right. */
-import type { SheetFace } from '../geometry/sheet.ts';
 import { bounds } from '../geometry/polygon.ts';
-import { cutThrough, type CutPlane, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
+import { cutThrough, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
 import { surfaceOf } from '../geometry/surface.ts';
 import { distance2, type Point2, type Point3 } from '../geometry/vector.ts';
 import { sillHeight } from '../methods/pieces/context.ts';
@@ -18,32 +17,17 @@ import { unitHandle } from './handles.ts';
 import { LABEL_SIZE, textWidth, type Drawing, type DrawItem } from './items.ts';
 import { LABEL_LINE, labelColumn, type Label } from './labels.ts';
 import { sceneAfter, type Layer } from './scene.ts';
+import { crossings, cutIds, FOLD_mm, FRAME_mm, sectionOf, type CutId, type CutSection } from './section.ts';
 import { fitView, type View } from './view.ts';
 
-export const cutIds = ['head', 'left', 'right', 'sill'] as const;
-export type CutId = (typeof cutIds)[number];
-
-/** Wall shown beyond the opening, frame and glass shown inside it, and margins in the depth, mm. */
-const WALL_mm = 130;
-const FRAME_mm = 150;
-const DEPTH_mm = 40;
 /** Thin things are drawn this thick on paper, side by side where they lie on each other. */
 const SHEET_px = 3;
-const FOLD_mm = 0.1;
 /** On narrower paper the drawing needs the room that names would take. */
 const NAMES_FROM_px = 560;
 
 export interface CutOptions extends DrawOptions {
   readonly cut: CutId;
   readonly name: (piece: string) => string;
-}
-
-/** A cut's plane, its window in the wall, and which way it stands on paper. */
-interface Section {
-  readonly plane: CutPlane;
-  readonly window: { readonly w: Range; readonly across: Range };
-  /** 1 where the paper's up is the wall's up; −1 in a plan, where left of the wall is up. */
-  readonly up: 1 | -1;
 }
 
 export function cutDrawing(build: Build, options: CutOptions): Drawing {
@@ -93,7 +77,7 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
 
 /** Room for names and dimension tracks depends on the scale, and the scale on the room: settled in a few rounds. */
 function viewFor(
-  section: Section,
+  section: CutSection,
   options: CutOptions,
   labels: readonly ThingLabel[],
   drawn: (view: View) => Dimension[],
@@ -135,40 +119,9 @@ function viewFor(
 }
 
 const paperOf =
-  ({ up }: Section, view: View) =>
+  ({ up }: CutSection, view: View) =>
   ([w, across]: Point2): Point2 =>
     view.to([-w, up * across]);
-
-/** Upright cuts go beside the first sill shim, level ones above the first jamb shim, where nothing stands in the way. */
-function sectionOf({ context, pieces }: Build, cut: CutId): Section {
-  const { opening, unit } = context;
-  const { width: W, height: H, framing, layers } = opening;
-  const outer = Math.max(unit.front, 0, ...layers.map((l) => l.w[1]));
-  const w: Range = [Math.min(unit.back, framing) - DEPTH_mm, outer + DEPTH_mm];
-  const wall = WALL_mm + Math.min(opening.buck?.face ?? 0, WALL_mm);
-  const between = (id: string, axis: 'u' | 'v', otherwise: number): number => {
-    const shims = pieces.find((p) => p.id === id);
-    const [first, second] = shims?.form === 'solid' ? shims.solids : [];
-    if (!first || !second) return otherwise;
-    const range = (s: Solid): Range => (axis === 'u' ? s.u : bounds(s.profile).y);
-    const [a, b] = [range(first)[1], range(second)[0]];
-    return a < b ? (a + b) / 2 : otherwise;
-  };
-  const u = between('sill-shims', 'u', unit.left + unit.width / 2);
-  const v = between('jamb-shims', 'v', unit.bottom + unit.height / 2);
-  const right = unit.left + unit.width;
-  const top = unit.bottom + unit.height;
-  switch (cut) {
-    case 'sill':
-      return { plane: { axis: 'u', at: u }, window: { w, across: [-wall, unit.bottom + FRAME_mm] }, up: 1 };
-    case 'head':
-      return { plane: { axis: 'u', at: u }, window: { w, across: [top - FRAME_mm, H + wall] }, up: 1 };
-    case 'left':
-      return { plane: { axis: 'v', at: v }, window: { w, across: [-wall, unit.left + FRAME_mm] }, up: -1 };
-    case 'right':
-      return { plane: { axis: 'v', at: v }, window: { w, across: [right - FRAME_mm, W + wall] }, up: -1 };
-  }
-}
 
 interface Region {
   readonly region: CutRegion;
@@ -180,7 +133,7 @@ interface Region {
 function solidRegions(
   build: Build,
   layers: readonly Layer[],
-  { plane, window }: Section,
+  { plane, window }: CutSection,
   { hide }: CutOptions,
 ): Region[] {
   const cut = (solids: readonly Solid[], thing: string | null, fresh: boolean): Region[] =>
@@ -205,7 +158,7 @@ interface SheetLine {
 }
 
 /** Faces met by the cut, with how many others lie under each. */
-function sheetLines(build: Build, layers: readonly Layer[], { plane, window }: Section): SheetLine[] {
+function sheetLines(build: Build, layers: readonly Layer[], { plane, window }: CutSection): SheetLine[] {
   const met: SheetLine[] = [];
   for (const layer of layers) {
     if (layer.kind !== 'face' || layer.lifted) continue;
@@ -221,22 +174,6 @@ function sheetLines(build: Build, layers: readonly Layer[], { plane, window }: S
     }
   }
   return met;
-}
-
-/** Where a plane face goes through the cut, as (w, across) lines. */
-function crossings(face: SheetFace, { axis, at }: CutPlane): [Point2, Point2][] {
-  const [along, across] = axis === 'u' ? ([0, 1] as const) : ([1, 0] as const);
-  const points = face.space.flatMap((p: Point3, i): Point2[] => {
-    const q = face.space[(i + 1) % face.space.length] ?? p;
-    if (p[along] < at === q[along] < at) return [];
-    const t = (at - p[along]) / (q[along] - p[along]);
-    return [[p[2] + t * (q[2] - p[2]), p[across] + t * (q[across] - p[across])]];
-  });
-  const sorted = points.sort((a, b) => a[1] - b[1] || a[0] - b[0]);
-  return Array.from({ length: Math.floor(sorted.length / 2) }, (_, i): [Point2, Point2] | null => {
-    const [a, b] = [sorted[2 * i], sorted[2 * i + 1]];
-    return a && b && distance2(a, b) > FOLD_mm ? [a, b] : null;
-  }).filter((line) => line !== null);
 }
 
 function reaches(a: readonly Point2[], b: readonly Point2[]): boolean {
@@ -260,13 +197,13 @@ function withinWindow([a, b]: readonly [Point2, Point2], [low, high]: Range): [P
 }
 
 /** A point of a sheet's line moved out by what lies beneath it. */
-function setOff({ normal, beneath }: SheetLine, { up }: Section, [x, y]: Point2): Point2 {
+function setOff({ normal, beneath }: SheetLine, { up }: CutSection, [x, y]: Point2): Point2 {
   const off = (SHEET_px + 1) * (beneath + 0.5);
   return [x - normal[0] * off, y - up * normal[1] * off];
 }
 
 /** Lines on paper, set off by what lies beneath; faces of one sheet that meet at a fold are one line. */
-function joined(sheets: readonly SheetLine[], toPaper: (p: Point2) => Point2, section: Section) {
+function joined(sheets: readonly SheetLine[], toPaper: (p: Point2) => Point2, section: CutSection) {
   const lines: { layer: SheetLine['layer']; ends: readonly Point2[]; points: readonly Point2[] }[] = [];
   for (const met of sheets) {
     const { layer, line } = met;
@@ -325,7 +262,7 @@ function names(
   labels: readonly ThingLabel[],
   view: View,
   toPaper: (p: Point2) => Point2,
-  section: Section,
+  section: CutSection,
   { name }: CutOptions,
 ): DrawItem[] {
   const column = (outside: boolean): Label[] =>
@@ -355,7 +292,7 @@ function names(
 
 function dimensions(
   { context }: Build,
-  section: Section,
+  section: CutSection,
   view: View,
   { cut, figure }: CutOptions,
 ): Dimension[] {

@@ -40,7 +40,8 @@ export function gradedLines(from: number, to: number, { edge_mm, growth, widest_
   return lines;
 }
 
-const distinct = (figures: readonly number[]): number[] => [...new Set(figures)].sort((a, b) => a - b);
+const distinct = (figures: readonly number[]): number[] =>
+  [...figures].sort((a, b) => a - b).filter((x, i, all) => i === 0 || x - (all[i - 1] ?? 0) > SAME_mm);
 
 function linesThrough(edges: readonly number[], fineness: Fineness): Float64Array {
   const lines = edges.flatMap((edge, i) => {
