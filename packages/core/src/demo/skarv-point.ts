@@ -216,6 +216,9 @@ export function skarvPoint(): JobFile {
       units: 'mm',
       altitude_m: 20,
       wind: { gust_ms: 46, terrain: 'coast' },
+      climate: { inside_C: 20, humidity_percent: 45, outside_C: -5 },
+      // Framing round the hole is counted in.
+      heatLimits: { psiMost: 0.16 },
       facades: [
         { name: 'South', uMost: 1.4, shgcLeast: 0.45 },
         { name: 'North', uMost: 1.1 },

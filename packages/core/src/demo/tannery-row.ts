@@ -32,6 +32,8 @@ export function tanneryRow(): JobFile {
       note: 'Brick outside, wool, block inside; windows on brackets in the insulation. Invented for trying things out.',
       units: 'mm',
       altitude_m: 210,
+      climate: { inside_C: 21, humidity_percent: 50, outside_C: -8 },
+      heatLimits: { psiMost: 0.05 },
       wind: { gust_ms: 38, terrain: 'built-up' },
     },
     walls: [{ id: 'cavity-452', ...exampleWalls['cavity-452'] }],

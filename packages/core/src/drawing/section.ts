@@ -69,4 +69,3 @@ export function crossings(face: SheetFace, { axis, at }: CutPlane): [Point2, Poi
     return a && b && distance2(a, b) > FOLD_mm ? [a, b] : null;
   }).filter((line) => line !== null);
 }
-

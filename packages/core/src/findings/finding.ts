@@ -1,4 +1,5 @@
 /** What a check has to say about a plan: facts only; the words live in the text catalogue. */
+import type { CutId } from '../drawing/section.ts';
 import type { Deviation } from '../documents/schema.ts';
 import type { Side } from '../fit/placement.ts';
 import type { Choices } from '../methods/axes.ts';
@@ -18,7 +19,7 @@ import type { SurveyPointId } from '../survey/points.ts';
 /** Gravest first. */
 export const severities = ['fails', 'watch', 'not-checkable', 'note'] as const;
 export type Severity = (typeof severities)[number];
-export type Proof = 'fit' | 'water' | 'air' | 'structure' | 'order' | 'record';
+export type Proof = 'fit' | 'water' | 'heat' | 'air' | 'structure' | 'order' | 'record';
 
 /** Facts by code. A new code needs a text in the catalogue, or the catalogue does not compile. */
 export interface FindingFacts {
@@ -103,6 +104,17 @@ export interface FindingFacts {
   'pan-overtopped': Pick<DamCheck, 'seal' | 'water_mm' | 'needed_mm' | 'has_mm'>;
   'water-test-low': { readonly passed_Pa: number; readonly asked_Pa: number };
   'head-unflashed': { readonly rain: RainClass };
+  'surface-cold': {
+    readonly side: CutId;
+    readonly thing: string;
+    readonly temperature_C: number;
+    readonly fRsi: number;
+    readonly fRsiLeast: number;
+    readonly humidity_percent: number;
+    /** The dew point, the dampness that mould needs, only the limit of the job, or hardly above it. */
+    readonly below: 'dew' | 'damp' | 'limit' | 'near';
+  };
+  'joint-loses-heat': { readonly side: CutId; readonly psi_WmK: number; readonly most_WmK: number };
   'shim-too-thin': {
     readonly side: 'left' | 'right';
     readonly thickness_mm: number;

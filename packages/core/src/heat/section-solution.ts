@@ -43,7 +43,7 @@ export interface SectionOptions {
 }
 
 const USUAL: SectionOptions = { mostCells: 80_000, close_WmK: 0.002 };
-export const FIRST: Fineness = { edge_mm: 4, growth: 1.35, widest_mm: 120 };
+export const FIRST: Fineness = { edge_mm: 1.5, growth: 1.7, widest_mm: 150 };
 const LITTLE = 1e-3;
 
 /** One step of refinement: a field, and its coupling's bounds where there are two temperatures. */

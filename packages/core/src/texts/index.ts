@@ -8,6 +8,7 @@ import { pieceTexts } from './en/pieces.ts';
 import { stepTexts, type StepText } from './en/steps.ts';
 
 export * from './en/findings.ts';
+export * from './en/heat-things.ts';
 export * from './en/pieces.ts';
 export * from './en/rules.ts';
 export * from './en/schools.ts';

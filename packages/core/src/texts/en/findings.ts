@@ -5,6 +5,7 @@ import type { Correction } from '../../fit/verdict.ts';
 import type { WaterSource } from '../../water/sources.ts';
 import type { SurveyPointId } from '../../survey/points.ts';
 import { pieceTexts } from './pieces.ts';
+import { heatThingText } from './heat-things.ts';
 import { ruleTexts } from './rules.ts';
 import { pointGroups, pointTexts } from './survey.ts';
 
@@ -312,6 +313,19 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   'head-unflashed': ({ rain }) => ({
     title: 'No head flashing',
     text: `Rain reaches this head (${rain}) and the method gives it no cap. Water that runs down the cladding comes to the joint. If unsure, add one.`,
+  }),
+  'surface-cold': ({ side, thing, temperature_C, fRsi, fRsiLeast, humidity_percent, below }) => ({
+    title: {
+      dew: `Water condenses at the ${sideTexts[side]}`,
+      damp: `Cold enough for mould at the ${sideTexts[side]}`,
+      limit: `Colder than the job allows at the ${sideTexts[side]}`,
+      near: `Hardly warm enough at the ${sideTexts[side]}`,
+    }[below],
+    text: `The coldest place that can be judged is the ${heatThingText(thing)}: ${temperature_C.toFixed(1)} °C, f = ${fRsi.toFixed(2)}, asked ${fRsiLeast.toFixed(2)}. The room’s air reaches ${Math.min(100, Math.round(humidity_percent))} % there${below === 'dew' ? ' and lets go of its water' : ''}. Bring the unit nearer to the insulation, part the metal, or keep the room drier. The local code’s limit goes before this one.`,
+  }),
+  'joint-loses-heat': ({ side, psi_WmK, most_WmK }) => ({
+    title: `The joint at the ${sideTexts[side]} loses much`,
+    text: `Ψ is ${psi_WmK.toFixed(3)} W/(m K), with the framing round the opening counted in; ${most_WmK.toFixed(2)} at most is asked. Studies show what position, buck or pan would change.`,
   }),
   'seal-narrow': ({ side, onReveal_mm, limit_mm }, f) => ({
     title: `Inner seal too narrow at the ${sideTexts[side]}`,
