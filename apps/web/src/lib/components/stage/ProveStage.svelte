@@ -7,201 +7,41 @@
 </script>
 
 <script lang="ts">
-  import Desk from '$lib/components/drawing/Desk.svelte';
-  import StepStrip from '$lib/components/drawing/StepStrip.svelte';
-  import WaterRun from '$lib/components/drawing/WaterRun.svelte';
-  import { WaterDesk, waterViews } from '$lib/state/water-desk.svelte.ts';
-  import { text } from '$lib/texts/en.ts';
-  import { waterText } from '$lib/texts/water.ts';
-  import { formatLength } from '@hulvek/core';
-  import { untrack } from 'svelte';
-  import { prefersReducedMotion } from 'svelte/motion';
-  import ExposurePanel from './ExposurePanel.svelte';
-  import FindingList from './FindingList.svelte';
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
-  import WaterCourse from './WaterCourse.svelte';
-  import WaterLaps from './WaterLaps.svelte';
-  import WaterSources from './WaterSources.svelte';
-  import WaterTries from './WaterTries.svelte';
+  import { page } from '$app/state';
+  import { heatText } from '$lib/texts/heat.ts';
+  import ProveHeat from './ProveHeat.svelte';
+  import ProveWater from './ProveWater.svelte';
 
   let { editor }: ProveStageProps = $props();
-  const water = untrack(() => new WaterDesk(editor));
-  const build = $derived(water.build);
-  const units = $derived(editor.context.job.units);
-  const figure = (mm: number) => formatLength(mm, units, 'figure');
-  let playing = $state(false);
-  let slow = $state(false);
-  /** Layers stand side by side in a cut, three pixels each. */
-  const ASIDE_px = 3;
+  const proof = $derived(page.url.searchParams.get('proof') === 'heat' ? 'heat' : 'water');
 </script>
 
-<div class="prove">
-  <section class="sheet" aria-label={waterText.views}>
-    <div class="views switch" role="group" aria-label={waterText.views}>
-      {#each waterViews as name (name)}
-        <button type="button" aria-pressed={water.view === name} onclick={() => (water.view = name)}
-          >{text.detail.views[name]}</button
-        >
-      {/each}
-      {#if water.compares}
-        <span class="compare" role="group" aria-label={waterText.compared}>
-          <button type="button" aria-pressed={water.showBefore} onclick={() => (water.showBefore = true)}
-            >{waterText.was}</button
-          >
-          <button type="button" aria-pressed={!water.showBefore} onclick={() => (water.showBefore = false)}
-            >{waterText.is}</button
-          >
-        </span>
-      {/if}
-    </div>
-    {#if build}
-      <div class="canvas">
-        {#if water.view !== 'face'}
-          <span class="where left" aria-hidden="true">{text.detail.outside}</span>
-          <span class="where right" aria-hidden="true">{text.detail.inside}</span>
-        {/if}
-        {#key water.view}
-          <Desk
-            label={text.detail.labels[water.view]}
-            draw={(size) => water.draw(size)}
-            say={editor.mayPlan && !water.showBefore ? (handle) => water.desk.sayHandle(handle) : null}
-            ondrag={(handle, mm, fine) => water.desk.drag(handle, mm, fine)}
-            ondrop={() => water.desk.drop()}
-          >
-            {#snippet over(drawing)}
-              {#if water.course}
-                <WaterRun
-                  {drawing}
-                  course={water.course}
-                  lines={water.lines}
-                  wets={water.wets}
-                  at={water.at}
-                  playing={playing && !prefersReducedMotion.current}
-                  {slow}
-                  {figure}
-                  aside={water.view === 'face' ? 0 : ASIDE_px}
-                  onstop={(at) => (water.at = at)}
-                  onend={() => (playing = false)}
-                />
-              {/if}
-            {/snippet}
-          </Desk>
-        {/key}
-      </div>
-      <WaterCourse {water} bind:playing bind:slow />
-      <StepStrip steps={build.steps} step={water.step} onstep={(next) => (water.desk.chosenStep = next)} />
-    {:else}<p class="empty">{text.detail.empty}</p>{/if}
-  </section>
+{#snippet proofs()}
+  <nav class="proofs" aria-label={heatText.choose}>
+    {#each ['water', 'heat'] as const as name (name)}
+      <a href="?proof={name}" aria-current={proof === name ? 'page' : undefined}>{heatText.proofs[name]}</a>
+    {/each}
+  </nav>
+{/snippet}
 
-  <section class="panel" aria-label={waterText.title}>
-    <h2><VerdictMark verdict={water.verdict} word /> {waterText.title}</h2>
-    {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
-    {#if build}<WaterSources {water} />{/if}
-    <h3>{waterText.findings}</h3>
-    <FindingList
-      findings={water.findings}
-      verdict={water.verdict}
-      {units}
-      title={null}
-      summary=""
-      headed={false}
-      onfix={editor.mayPlan ? (fix) => water.applyFix(fix) : null}
-    />
-    {#if water.mended}
-      <p class="mended" role="status">
-        {waterText.compared}: {waterText.mended(water.mended.fixed, water.mended.left)}
-        <button type="button" class="as-link" onclick={() => water.undo()}>{waterText.undo}</button>
-      </p>
-    {/if}
-    {#if build}
-      <WaterTries {water} />
-      <WaterLaps {water} />
-    {/if}
-    <details>
-      <summary><h3>{waterText.exposure}</h3></summary>
-      <ExposurePanel {editor} />
-    </details>
-    <p class="quiet">{waterText.lead}</p>
-  </section>
-</div>
+{#if proof === 'heat'}<ProveHeat {editor} {proofs} />{:else}<ProveWater {editor} {proofs} />{/if}
 
 <style>
-  .prove {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 420px;
-    flex: 1;
-    min-height: 0;
-  }
-  .sheet {
+  .proofs {
     display: flex;
-    flex-direction: column;
-    min-width: 0;
-    background: var(--sand);
+    gap: var(--gap-4);
+    border-bottom: 1px solid var(--line);
   }
-  .views {
-    padding: var(--gap-2) var(--gap-4);
-  }
-  .compare {
-    display: inline-flex;
-    margin-left: auto;
-  }
-  .canvas {
-    position: relative;
-    flex: 1;
-    display: flex;
-    min-height: 340px;
-  }
-  .where {
-    position: absolute;
-    top: var(--gap-2);
-    z-index: 1;
+  a {
+    padding: var(--gap-2) 0;
+    min-height: 40px;
     color: var(--ink-soft);
     font-weight: 600;
-    pointer-events: none;
+    text-decoration: none;
+    border-bottom: 3px solid transparent;
   }
-  .where.left {
-    left: var(--gap-4);
-  }
-  .where.right {
-    right: var(--gap-4);
-  }
-  .empty {
-    margin: auto;
-    color: var(--ink-soft);
-  }
-  .panel {
-    display: grid;
-    gap: var(--gap-2);
-    align-content: start;
-    padding: var(--gap-3) var(--gap-4);
-    border-left: 1px solid var(--line);
-    overflow-y: auto;
-    max-height: calc(100vh - 160px);
-  }
-  h2 {
-    display: flex;
-    align-items: baseline;
-    gap: var(--gap-2);
-  }
-  .mended {
-    padding: var(--gap-2) var(--gap-3);
-    background: var(--sand);
-  }
-  details {
-    margin-top: var(--gap-3);
-    padding-top: var(--gap-3);
-    border-top: 1px solid var(--line);
-  }
-  summary h3 {
-    display: inline;
-  }
-  @media (max-width: 900px) {
-    .prove {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .panel {
-      border-left: 0;
-      max-height: none;
-    }
+  a[aria-current] {
+    color: var(--ink);
+    border-bottom-color: var(--rust);
   }
 </style>

@@ -1,0 +1,120 @@
+/** Solves heat beside the page: a first answer at once, then refined; whatever is asked later goes before. */
+import {
+  candidatesOf,
+  conditionsOf,
+  cutIds,
+  heatFindings,
+  heatInput,
+  heatPicture,
+  heatProof,
+  planOpening,
+  proveSide,
+  sketchSide,
+  summed,
+  variantOf,
+  type CutId,
+  type HeatField,
+  type SideFields,
+  type SolvedSide,
+  type Variant,
+} from '@hulvek/core';
+import type { HeatAnswer, HeatRequest, SolvedBox } from './heat-messages.ts';
+
+type Look = Extract<HeatRequest, { kind: 'look' }>;
+type StudyRequest = Extract<HeatRequest, { kind: 'study' }>;
+
+/** Samples along a picture's longer side: while a hand moves, and when it rests. */
+const QUICK_SAMPLES = 90;
+const FINE_SAMPLES = 190;
+/** A hand that pauses for this long is followed by the refined answer. */
+const REST_ms = 90;
+
+let latestLook = 0;
+let latestStudy = 0;
+const last: Partial<Record<CutId, SideFields>> = {};
+
+const say = (answer: HeatAnswer) => postMessage(answer);
+const pause = (ms = 0) => new Promise((resolve) => setTimeout(resolve, ms));
+
+onmessage = ({ data }: MessageEvent<HeatRequest>) => {
+  if (data.kind === 'look') {
+    latestLook = data.id;
+    void look(data);
+  } else if (data.kind === 'study') {
+    latestStudy = data.id;
+    void study(data);
+  } else latestStudy = 0;
+};
+
+async function look(request: Look): Promise<void> {
+  const { id, cut } = request;
+  // What was asked in the meantime is already waiting behind this message.
+  await pause();
+  const isOld = () => id !== latestLook;
+  if (isOld()) return;
+  const plan = planOpening(request.opening, request.context);
+  const input = heatInput(plan);
+  if (!input) return say({ kind: 'failed', id, code: 'not-planned' });
+  const order = [cut, ...cutIds.filter((other) => other !== cut)];
+  const tell = (solved: SolvedSide, refined: boolean) => {
+    const { side, junction, fields } = solved;
+    last[side.cut] = fields;
+    const shown =
+      side.cut === cut
+        ? { picture: picture(request, fields.surface, refined), boxes: boxesOf(solved) }
+        : null;
+    say({ kind: 'side', id, side, refined, shown });
+    return { side, junction };
+  };
+  for (const each of order) {
+    const solved = sketchSide(input, each, last[each]);
+    if (!solved.ok) return say({ kind: 'failed', id, code: solved.error.code });
+    tell(solved.value, false);
+    await pause(each === cut ? REST_ms : 0);
+    if (isOld()) return;
+  }
+  const sides = [];
+  for (const each of order) {
+    const solved = proveSide(input, each, last[each]);
+    if (!solved.ok) return say({ kind: 'failed', id, code: solved.error.code });
+    sides.push(tell(solved.value, true));
+    await pause();
+    if (isOld()) return;
+  }
+  sides.sort((a, b) => cutIds.indexOf(a.side.cut) - cutIds.indexOf(b.side.cut));
+  const proof = heatProof(input, sides);
+  say({ kind: 'proof', id, proof, findings: heatFindings(plan, proof) });
+}
+
+const picture = ({ window, context }: Look, field: HeatField, refined: boolean) =>
+  heatPicture(field, {
+    window,
+    conditions: conditionsOf(context.job),
+    samples: refined ? FINE_SAMPLES : QUICK_SAMPLES,
+  });
+
+const boxesOf = ({ junction: { surface } }: SolvedSide): SolvedBox[] =>
+  surface.section.boxes.map(({ material, x, y }, i) => ({
+    thing: surface.boxThings[i] ?? material,
+    material,
+    lambda_WmK: surface.section.materials[material]?.lambda ?? 0,
+    x,
+    y,
+  }));
+
+async function study({ id, opening, context, study: which }: StudyRequest): Promise<void> {
+  await pause();
+  const plan = planOpening(opening, context);
+  const candidates = candidatesOf(plan, which);
+  const variants: Variant[] = [];
+  let like: Partial<Record<CutId, SideFields>> | undefined;
+  for (const [i, candidate] of candidates.entries()) {
+    if (id !== latestStudy) return;
+    const solved = variantOf(candidate, like);
+    like = solved?.fields ?? like;
+    if (solved) variants.push(solved.variant);
+    say({ kind: 'study', id, study: summed(plan, which, variants), done: i + 1, total: candidates.length });
+    await pause();
+  }
+  if (candidates.length === 0) say({ kind: 'study', id, study: summed(plan, which, []), done: 0, total: 0 });
+}
