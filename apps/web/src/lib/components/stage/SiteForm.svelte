@@ -19,6 +19,13 @@
       [...store.rows.map((row) => row.facade), ...(job.facades ?? []).map((f) => f.name)].filter(Boolean),
     ),
   ]);
+  const SITE_FIELDS = {
+    altitude_m: true,
+    facades: true,
+    wind: true,
+    climate: true,
+    heatLimits: true,
+  } as const;
   const FIELDS = ['uMost', 'shgcLeast', 'shgcMost'] as const;
   const shown = (value: number | undefined) => (value === undefined ? '' : String(value));
   let altitude = $state(untrack(() => shown(job.altitude_m)));
@@ -26,6 +33,14 @@
   let terrain = $state<Terrain>(untrack(() => job.wind?.terrain ?? 'open'));
   const PER_CENT = 100;
   let share = $state(untrack(() => shown((job.wind?.layerShare ?? LAYER_SHARE) * PER_CENT)));
+  const CLIMATE = ['inside_C', 'humidity_percent', 'outside_C'] as const;
+  const LIMITS = ['fRsiLeast', 'psiMost'] as const;
+  const climate = $state(
+    untrack(() => Object.fromEntries(CLIMATE.map((name) => [name, shown(job.climate?.[name])]))),
+  );
+  const limits = $state(
+    untrack(() => Object.fromEntries(LIMITS.map((name) => [name, shown(job.heatLimits?.[name])]))),
+  );
   let asked = $state(
     untrack(() =>
       names.sort().map((name) => {
@@ -45,6 +60,14 @@
   const figure = (typed: string) => Number(typed.trim().replace(',', '.'));
   const filled = (typed: string) => typed.trim() !== '';
 
+  /** The fields that are filled in, under a name; nothing where none is. */
+  function read(name: string, fields: Readonly<Record<string, string>>) {
+    const given = Object.entries(fields).filter(([, typed]) => filled(typed));
+    return given.length === 0
+      ? {}
+      : { [name]: Object.fromEntries(given.map(([id, typed]) => [id, figure(typed)])) };
+  }
+
   async function save(event: SubmitEvent) {
     event.preventDefault();
     saved = false;
@@ -60,17 +83,20 @@
       ...(filled(gust) && {
         wind: { gust_ms: figure(gust), terrain, layerShare: figure(share) / PER_CENT },
       }),
+      ...read('climate', climate),
+      ...read('heatLimits', limits),
     };
-    const parsed = jobSchema.pick({ altitude_m: true, facades: true, wind: true }).safeParse(change);
+    const parsed = jobSchema.pick(SITE_FIELDS).safeParse(change);
     if (!parsed.success) {
-      problem = text.site.wrong;
+      const ofClimate = parsed.error.issues.some(({ path }) => path[0] === 'climate');
+      problem = ofClimate ? text.site.climateWhole : text.site.wrong;
       return;
     }
-    const was = {
-      ...(job.altitude_m !== undefined && { altitude_m: job.altitude_m }),
-      ...(job.facades && { facades: job.facades }),
-      ...(job.wind && { wind: job.wind }),
-    };
+    const was = Object.fromEntries(
+      (Object.keys(SITE_FIELDS) as (keyof typeof SITE_FIELDS)[]).flatMap((name) =>
+        job[name] === undefined ? [] : [[name, job[name]]],
+      ),
+    );
     problem = await store.put('site', { was, change });
     saved = problem === '';
   }
@@ -88,6 +114,16 @@
     </select>
   </label>
   <label>{text.site.share}<input class="figure" autocomplete="off" bind:value={share} /></label>
+  <fieldset>
+    <legend>{text.site.climate}</legend>
+    <p>{text.site.climateLead}</p>
+    {#each CLIMATE as name (name)}
+      <label>{text.site[name]}<input class="figure" autocomplete="off" bind:value={climate[name]} /></label>
+    {/each}
+    {#each LIMITS as name (name)}
+      <label>{text.site[name]}<input class="figure" autocomplete="off" bind:value={limits[name]} /></label>
+    {/each}
+  </fieldset>
   {#if asked.length > 0}
     <table>
       <thead>
@@ -129,6 +165,24 @@
   }
   p {
     color: var(--ink-soft);
+  }
+  fieldset {
+    display: flex;
+    flex-flow: row wrap;
+    gap: var(--gap-3);
+    align-items: end;
+    border: 0;
+    padding: 0;
+  }
+  fieldset p {
+    flex-basis: 100%;
+  }
+  fieldset input {
+    width: 7rem;
+  }
+  legend {
+    padding: 0;
+    font-weight: 600;
   }
   label {
     display: grid;

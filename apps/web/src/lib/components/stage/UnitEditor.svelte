@@ -37,7 +37,20 @@
     { name: 'size', fields: ['name', 'operation', 'shape', 'width', 'height', 'frameDepth', 'frameFace'] },
     { name: 'fin', fields: ['finKind', 'finWidth', 'holeFromFrame', 'fromFront'] },
     { name: 'parts', fields: ['hinge', 'mullions', 'threshold', 'frameMaterial'] },
-    { name: 'glass', fields: ['panes', 'weight_kg', 'waterTest_Pa', 'uFactor', 'shgc', 'madeAt_m'] },
+    {
+      name: 'glass',
+      fields: [
+        'panes',
+        'weight_kg',
+        'waterTest_Pa',
+        'uFactor',
+        'frameU',
+        'glassU',
+        'spacerPsi',
+        'shgc',
+        'madeAt_m',
+      ],
+    },
     { name: 'maker', fields: ['foam', 'leastGap', 'largestGap', 'fasteners'] },
   ];
   const choices = text.units.choices as Partial<Record<UnitField, Readonly<Record<string, string>>>>;

@@ -6,7 +6,14 @@ import { jobSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 
-const part = jobSchema.pick({ lines: true, altitude_m: true, facades: true, wind: true });
+const part = jobSchema.pick({
+  lines: true,
+  altitude_m: true,
+  facades: true,
+  wind: true,
+  climate: true,
+  heatLimits: true,
+});
 /** `was`: the same parts as the sender knew them. */
 const body = z.strictObject({ was: part, change: part });
 
