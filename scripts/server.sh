@@ -3,6 +3,7 @@
 
 WEB="$ROOT/apps/web"
 SERVER_PID="$STATE/server.pid"
+WORKER_PID="$STATE/worker.pid"
 
 # Builds when any source is newer than the last build.
 build_if_stale() {
@@ -36,13 +37,38 @@ serve() {
   return 1
 }
 
-stop_server() {
-  alive "$SERVER_PID" files/index.js || { rm -f "$SERVER_PID"; return 0; }
-  kill "$(cat "$SERVER_PID")" 2>/dev/null
+# work PIDFILE LOG: starts a worker from the files of the server that has the same name but for its end.
+work() {
+  local pidfile=$1 log=$2
+  (
+    cd "$WEB" || exit 1
+    DATABASE_URL="$DB_URL" setsid node "${SERVER_PID%.pid}-files/workers/main.js" >>"$log" 2>&1 &
+    echo $! >"$pidfile"
+  )
+}
+
+# stop_process PIDFILE COMMAND: asks it to end, and ends it when it does not.
+stop_process() {
+  alive "$1" "$2" || { rm -f "$1"; return 0; }
+  kill "$(cat "$1")" 2>/dev/null
   local i
-  for ((i = 0; i < 40; i++)); do alive "$SERVER_PID" files/index.js || break; sleep 0.1; done
-  alive "$SERVER_PID" files/index.js && kill -9 "$(cat "$SERVER_PID")" 2>/dev/null
-  rm -f "$SERVER_PID"
+  for ((i = 0; i < 40; i++)); do alive "$1" "$2" || break; sleep 0.1; done
+  alive "$1" "$2" && kill -9 "$(cat "$1")" 2>/dev/null
+  rm -f "$1"
+}
+
+stop_server() {
+  stop_process "$WORKER_PID" workers/main.js
+  stop_process "$SERVER_PID" files/index.js
+}
+
+# A worker in the foreground, for this machine or for another one that reaches the database.
+run_worker() {
+  prepare
+  build_if_stale
+  ensure_database
+  say "Solving heat for $(hostname). Stop it with Ctrl+C."
+  (cd "$WEB" && DATABASE_URL="$DB_URL" node build/workers/main.js)
 }
 
 start_all() {
@@ -59,6 +85,8 @@ start_all() {
   local log="$LOGS/server.log"
   : >"$log"
   serve "$port" "$host" "$SERVER_PID" "$log" || fail "The server did not start." "$log"
+  : >"$LOGS/worker.log"
+  work "$WORKER_PID" "$LOGS/worker.log"
   say ""
   say "Hulvek is at      http://localhost:$port"
   if [ "${HULVEK_DEMO:-on}" != off ]; then
@@ -79,6 +107,9 @@ run_dev() {
   prepare
   ensure_database
   say "Hulvek is at http://localhost:${PORT:-5173} (demo: ines@demo.invalid, level-and-plumb)"
+  (cd "$WEB" && npx vite build --config vite.workers.config.ts) >"$LOGS/workers-build.log" 2>&1
+  (cd "$WEB" && DATABASE_URL="$DB_URL" node build/workers/main.js >"$LOGS/worker.log" 2>&1) &
+  trap 'kill %1 2>/dev/null' EXIT
   (cd "$WEB" && DATABASE_URL="$DB_URL" npx vite dev --port "${PORT:-5173}" --host "${HOST:-127.0.0.1}")
 }
 

@@ -96,4 +96,5 @@ export * from './heat/psychrometrics.ts';
 export * from './heat/studies.ts';
 export { unitValues, type UnitValues } from './heat/unit-values.ts';
 export { temperatureAt, type HeatField } from './heat/field.ts';
+export { standsInWall } from './heat/boxes.ts';
 export type { Junction, NamedSection } from './heat/junction.ts';

@@ -142,15 +142,17 @@ export function sketchSide(input: HeatInput, cut: CutId, like?: SideFields): Hea
 }
 
 /** One side refined until its Ψ is bounded as closely as asked, or the grid is as fine as it may get. */
-export function proveSide(
-  input: HeatInput,
-  cut: CutId,
-  like?: SideFields,
-  closeTo = CLOSE_WmK,
-): HeatResult<SolvedSide> {
+export function proveSide(input: HeatInput, cut: CutId, like?: SideFields): HeatResult<SolvedSide> {
   if (!standsInWall(input.build)) return BEFORE_THE_WALL;
-  const junction = junctionFor(input, cut);
-  const conditions = conditionsOf(input.job.job);
+  return proveJunction(junctionFor(input, cut), conditionsOf(input.job.job), like);
+}
+
+/** The same from what a side comes down to: plain data, that may have come from another machine. */
+export function proveJunction(
+  junction: Junction,
+  conditions: HeatConditions,
+  like?: SideFields,
+): HeatResult<SolvedSide> {
   const first = {
     flow: nextStep(junction.flow.section, undefined, like?.flow),
     unit: nextStep(junction.unit.section, undefined, like?.unit),
@@ -164,7 +166,7 @@ export function proveSide(
   const wanting = ({ now, before }: Refined) => (before ? widthOf(now) : Infinity);
   while (
     Math.max(wanting(flow), wanting(unit)) === Infinity ||
-    widthOf(flow.now) + widthOf(unit.now) > 2 * closeTo
+    widthOf(flow.now) + widthOf(unit.now) > 2 * CLOSE_WmK
   ) {
     const isFlow = wanting(flow) >= wanting(unit);
     const next = isFlow ? step(junction.flow.section, flow) : step(junction.unit.section, unit);
@@ -272,8 +274,8 @@ export const sideLength = ({ width, height }: Unit, cut: CutId): number =>
  * Source: ISO 10077-1 and common practice for installed units: U + Σ l·Ψ / A, from memory.
  */
 export function heatProof(
-  input: HeatInput,
-  solved: readonly Pick<SolvedSide, 'side' | 'junction'>[],
+  input: Omit<HeatInput, 'build'>,
+  solved: readonly { readonly side: SideHeat; readonly leftOut: readonly string[] }[],
 ): HeatProof {
   const conditions = conditionsOf(input.job.job);
   const values = input.values ?? unitValues(input.unit);
@@ -289,35 +291,24 @@ export function heatProof(
     loss_W: (values.u * area + joints) * across,
     jointLoss_W: joints * across,
     verdict: gravest(sides.map(({ verdict }) => verdict)),
-    leftOut: [...new Set(solved.flatMap(({ junction }) => junction.leftOut))],
+    leftOut: [...new Set(solved.flatMap(({ leftOut }) => leftOut))],
   };
 }
 
 /** All four sides of an opening, refined. */
 export function proveHeat(input: HeatInput): HeatResult<HeatProof> {
-  const solved: SolvedSide[] = [];
+  const solved: { side: SideHeat; leftOut: readonly string[] }[] = [];
   for (const cut of cutIds) {
     const result = proveSide(input, cut);
     if (!result.ok) return result;
-    solved.push(result.value);
+    solved.push({ side: result.value.side, leftOut: result.value.junction.leftOut });
   }
   return { ok: true, value: heatProof(input, solved) };
 }
 
-/** Everything that the figures of an opening hang on: equal content has equal figures, whatever the opening. */
-export function heatContent(input: HeatInput): unknown {
-  const sections = cutIds.map((cut) => {
-    const { flow, surface, unit } = junctionFor(input, cut);
-    return [flow, surface, unit].map(({ section, boxThings, surfaceThings }) => [
-      section,
-      boxThings,
-      surfaceThings,
-    ]);
-  });
-  const { width, height } = input.unit;
-  const values = input.values ?? unitValues(input.unit);
-  return [HEAT_METHOD, sections, conditionsOf(input.job.job), values, width.mm, height.mm];
-}
+/** Everything that the figures of a side hang on: equal content has equal figures, whatever the opening. */
+export const sideContent = (junction: Junction, conditions: HeatConditions) =>
+  [HEAT_METHOD, junction, conditions] as const;
 
 /** Raised when the same content would give other figures. */
 const HEAT_METHOD = 1;

@@ -139,5 +139,33 @@ export const heatText = {
   studyNone: 'Nothing to compare here.',
   both: 'Less loss and a warmer corner need not go together: both are given. First grids, good to about 0.003 W/(m K) and half a degree.',
   chart: (study: StudyId): string => `${STUDIES[study]}: loss and coldest surface`,
-  exportSection: 'Section file',
+  job: {
+    title: 'Heat',
+    lead: 'All openings with all four cuts, solved on the server. Equal sides are solved once; what is known stays known until something changes.',
+    start: 'Solve the whole job',
+    again: 'Solve what changed',
+    cancel: 'Stop',
+    progress: 'Sides solved',
+    done: (done: number, total: number): string =>
+      total === 0 ? 'Openings are being planned…' : `${done} of ${total} sides`,
+    state: (state: 'planning' | 'solving' | 'cancelled' | 'failed' | 'done', person: string): string =>
+      ({
+        planning: 'Openings are being planned…',
+        solving: 'Solving…',
+        done: `Solved, asked for by ${person}.`,
+        cancelled: 'Stopped; what was solved stays.',
+        failed: 'The run did not come through; start it again.',
+      })[state],
+    unreachable: 'The server does not answer; what is shown is what it last said. Trying again.',
+    search: 'Search',
+    opening: 'Opening',
+    psi: (cut: CutId): string => `Ψ ${{ head: 'head', left: 'left', right: 'right', sill: 'sill' }[cut]}`,
+    u: 'U with joints',
+    loss: 'Loss',
+    waits: '·',
+    where: (cut: CutId, thing: string): string =>
+      `${{ head: 'head', left: 'left', right: 'right', sill: 'sill' }[cut]}, ${heatThingText(thing)}`,
+    old: 'changed since',
+    total: (n: number): string => (n === 1 ? 'One opening' : `${n} openings`),
+  },
 } as const;

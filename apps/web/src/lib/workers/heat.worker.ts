@@ -64,7 +64,7 @@ async function look(request: Look): Promise<void> {
         ? { picture: picture(request, fields.surface, refined), boxes: boxesOf(solved) }
         : null;
     say({ kind: 'side', id, side, refined, shown });
-    return { side, junction };
+    return { side, leftOut: junction.leftOut };
   };
   for (const each of order) {
     const solved = sketchSide(input, each, last[each]);

@@ -9,6 +9,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { text } from '$lib/texts/en.ts';
+  import { heatText } from '$lib/texts/heat.ts';
 
   let { store }: JobTabsProps = $props();
   const tabs = $derived([
@@ -19,6 +20,7 @@
     { path: '/units', word: text.units.title },
     { path: '/sizes', word: text.sizes.title },
     { path: '/cut-sheet', word: text.cutSheet.title },
+    { path: '/heat', word: heatText.job.title },
     { path: '/shelf', word: text.shelf.title },
     ...(store.pack.rights.includes('people') ? [{ path: '/people', word: text.people.open }] : []),
   ]);

@@ -1,6 +1,8 @@
 /** Tables. Documents are kept whole, as they were checked by the core; columns are what queries ask for. */
 import type {
+  CutId,
   Entry,
+  HeatError,
   Issue,
   Job,
   Material,
@@ -9,6 +11,7 @@ import type {
   Photo,
   ShelfDocument,
   ShelfKind,
+  SideHeat,
   TypedLength,
   Unit,
   Wall,
@@ -27,6 +30,10 @@ import {
   uuid,
   type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
+
+export type HeatRunState = 'planning' | 'solving' | 'cancelled' | 'failed';
+/** Why a side has no figures. */
+export type HeatProblem = HeatError['code'] | 'not-planned';
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3, mode: 'date' });
@@ -208,4 +215,50 @@ export const photos = pgTable('photos', {
     .primaryKey()
     .references(() => entries.id, { onDelete: 'cascade' }),
   bytes: bytea('bytes').notNull(),
+});
+
+/** A whole job's heat, asked for once. */
+export const heatRuns = pgTable(
+  'heat_runs',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    /** `planning` until its sides are known. */
+    state: text('state').$type<HeatRunState>().notNull().default('planning'),
+    person: text('person').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [index('heat_runs_job').on(table.jobId, table.at)],
+);
+
+/** The sides of a run, each with the content it comes down to, or why it has none. */
+export const heatSides = pgTable(
+  'heat_sides',
+  {
+    runId: uuid('run_id')
+      .notNull()
+      .references(() => heatRuns.id, { onDelete: 'cascade' }),
+    openingId: text('opening_id').notNull(),
+    cut: text('cut').$type<CutId>().notNull(),
+    /** Fingerprint of the opening it was cut from, so that a later change shows. */
+    opening: text('opening').notNull(),
+    content: text('content'),
+    leftOut: jsonb('left_out').$type<string[]>().notNull().default([]),
+    problem: text('problem').$type<HeatProblem>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.runId, table.openingId, table.cut] }),
+    index('heat_sides_content').on(table.content),
+  ],
+);
+
+/** Solved sides by the SHA-256 of their content: disposable, and never changed. */
+export const heatResults = pgTable('heat_results', {
+  content: text('content').primaryKey(),
+  side: jsonb('side').$type<SideHeat>(),
+  problem: text('problem').$type<HeatProblem>(),
+  worker: text('worker').notNull(),
+  solvedAt: at('solved_at').notNull().defaultNow(),
 });

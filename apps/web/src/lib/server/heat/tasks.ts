@@ -1,0 +1,50 @@
+/** What threads compute: pure, from plain data to plain data. */
+import {
+  conditionsOf,
+  cutIds,
+  heatInput,
+  junctionFor,
+  planOpening,
+  proveJunction,
+  sideContent,
+  standsInWall,
+  type CutId,
+  type HeatConditions,
+  type JobContext,
+  type Junction,
+  type Opening,
+  type SideHeat,
+} from '@hulvek/core';
+import { createHash } from 'node:crypto';
+import type { HeatProblem } from '../db/schema/index.ts';
+
+/** What a side comes down to, or why it comes down to nothing. */
+export type PlannedSide =
+  | {
+      readonly cut: CutId;
+      readonly content: string;
+      readonly json: string;
+      readonly leftOut: readonly string[];
+    }
+  | { readonly cut: CutId; readonly problem: HeatProblem };
+
+export function planSides(o: { opening: Opening; context: JobContext }): PlannedSide[] {
+  const input = heatInput(planOpening(o.opening, o.context));
+  if (!input) return cutIds.map((cut) => ({ cut, problem: 'not-planned' }));
+  if (!standsInWall(input.build)) return cutIds.map((cut) => ({ cut, problem: 'before-the-wall' }));
+  const conditions = conditionsOf(o.context.job);
+  return cutIds.map((cut) => {
+    const junction = junctionFor(input, cut);
+    const json = JSON.stringify(sideContent(junction, conditions));
+    const content = createHash('sha256').update(json).digest('hex');
+    return { cut, content, json, leftOut: junction.leftOut };
+  });
+}
+
+export type SolvedTask = { readonly side: SideHeat } | { readonly problem: HeatProblem };
+
+export function solveSide(json: string): SolvedTask {
+  const [, junction, conditions] = JSON.parse(json) as [number, Junction, HeatConditions];
+  const solved = proveJunction(junction, conditions);
+  return solved.ok ? { side: solved.value.side } : { problem: solved.error.code };
+}

@@ -1,0 +1,2 @@
+/** What a thread of the worker runs. */
+export { planSides, solveSide } from '../lib/server/heat/tasks.ts';

@@ -1,0 +1,19 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vite';
+
+/** The worker and its threads, built beside the application: everything in two files but the platform's own. */
+export default defineConfig({
+  publicDir: false,
+  resolve: { alias: { $lib: fileURLToPath(new URL('src/lib', import.meta.url)) } },
+  // These bring files of their own, or are the same ones as the application's.
+  ssr: { noExternal: true, external: ['pg', 'pg-boss', 'pino', 'piscina'] },
+  build: {
+    ssr: true,
+    outDir: 'build/workers',
+    target: 'node20',
+    rollupOptions: {
+      input: { main: 'src/worker/main.ts', thread: 'src/worker/thread.ts' },
+      output: { entryFileNames: '[name].js' },
+    },
+  },
+});
