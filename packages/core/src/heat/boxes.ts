@@ -136,10 +136,11 @@ const middleOf = ({ u, profile }: Solid, { axis }: CutPlane): number => {
   return axis === 'u' ? (u[0] + u[1]) / 2 : (y[0] + y[1]) / 2;
 };
 
-/** Whether the frame's middle stands among the layers that count; before them nothing joins it to the wall. */
+/** Whether the frame's middle stands among the layers that count or in a buck; before them nothing joins it to the wall. */
 export function standsInWall(build: Build): boolean {
   const { front, back } = build.context.unit;
-  const outer = Math.min(...countedLayers(build).map((l) => l.x[0]));
+  // A buck's face is where the depth is counted from.
+  const outer = build.context.opening.buck ? 0 : Math.min(...countedLayers(build).map((l) => l.x[0]));
   return -(front + back) / 2 > outer;
 }
 
