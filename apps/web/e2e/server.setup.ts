@@ -47,10 +47,13 @@ export default async function setup() {
       ORIGIN: base,
       LOG_LEVEL: 'warn',
       BODY_SIZE_LIMIT: '20M',
+      // A worker that was killed is given up soon.
+      HULVEK_HEAT_LEASE_S: '4',
     },
     stdio: 'inherit',
   });
   process.env.HULVEK_BASE = base;
+  process.env.HULVEK_DATABASE = url.toString();
   await healthy(base);
   return async () => {
     child.kill();

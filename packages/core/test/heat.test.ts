@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import type {
+  conditionsOf} from '@hulvek/core';
 import {
-  conditionsOf,
   cutIds,
   exampleJob,
   heatFindings,

@@ -25,26 +25,34 @@ const MAINTAIN_s = 2;
 
 let started: Promise<PgBoss> | undefined;
 
-/** Opened on first use; it keeps tables of its own in the same database. */
-export function queue(): Promise<PgBoss> {
-  started ??= open().catch((error: unknown) => {
+/**
+ * Opened on first use; it keeps tables of its own in the same database.
+ *
+ * @param tends whether this process also looks after tasks whose worker died: workers do, the server only asks
+ */
+export function queue(tends = false): Promise<PgBoss> {
+  started ??= open(tends).catch((error: unknown) => {
     started = undefined;
     throw error;
   });
   return started;
 }
 
-async function open(): Promise<PgBoss> {
+async function open(tends: boolean): Promise<PgBoss> {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set. Start the server with ./hulvek start.');
   const boss = new PgBoss({
     connectionString: url,
     max: 4,
     schema: 'heat_queue',
+    supervise: tends,
+    schedule: false,
     maintenanceIntervalSeconds: MAINTAIN_s,
   });
   boss.on('error', (error) => log.error({ error: error.message }, 'queue of heat'));
   await boss.start();
+  // The server ends once nothing is open any more.
+  process.once('sveltekit:shutdown', () => void boss.stop({ graceful: false }));
   // Of equal tasks one waits and one is worked on at most.
   const rules = { policy: 'stately', expireInSeconds: LEASE_s, retryLimit: RETRIES, retryDelay: 1 } as const;
   for (const name of [PLAN_QUEUE, SOLVE_QUEUE]) await boss.createQueue(name, { name, ...rules });

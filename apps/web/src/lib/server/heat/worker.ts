@@ -20,7 +20,7 @@ const AT_ONCE = 8;
  */
 export async function startHeatWorker(thread: string): Promise<{ stop: () => Promise<void> }> {
   const db = database();
-  const boss = await queue();
+  const boss = await queue(true);
   const threads = Math.max(1, availableParallelism() - 1);
   const pool = new Piscina({ filename: thread, maxThreads: threads });
   const worker = `${hostname()} ${process.pid}`;
