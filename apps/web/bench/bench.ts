@@ -11,6 +11,7 @@ import {
 import { chromium, type Page } from '@playwright/test';
 import setup from '../e2e/server.setup.ts';
 import { launchArguments } from '../playwright.config.ts';
+import { benchHeat } from './heat.ts';
 import { jobOf } from './jobs.ts';
 
 const FEW = 20;
@@ -234,6 +235,7 @@ async function inBrowser(work: (page: Page) => Promise<void>): Promise<void> {
 const [few, many] = [jobOf(FEW, 'few'), jobOf(MANY, 'many')];
 benchPlans(few, many);
 benchSchools();
+benchHeat(say, percentile);
 benchWater();
 await inBrowser(async (page) => {
   await benchDetail(page);

@@ -37,6 +37,8 @@ class Level {
 const MOST_LEVELS: i32 = 16;
 const COARSEST: i32 = 4;
 const SWEEPS_COARSEST: i32 = 8;
+/** Levels below this one are gone through twice. */
+const TWICE_BELOW: i32 = 1;
 const WEIGHTS: i32 = 64;
 
 let levels: usize = 0;
@@ -115,7 +117,7 @@ export function residual(): f64 { return last; }
 /** Builds all levels from the balance written. */
 export function prepare(): void {
   let level = levelAt(0);
-  while (min(level.nx, level.ny) > COARSEST && count < MOST_LEVELS) {
+  while (max(level.nx, level.ny) > COARSEST && count < MOST_LEVELS) {
     weigh(level);
     const coarse = open(count, (level.nx + 1) >> 1, (level.ny + 1) >> 1, true);
     coarsen(level, coarse);
@@ -128,7 +130,20 @@ export function prepare(): void {
 
 @inline function get(at: usize): f64 { return load<f64>(at); }
 @inline function put(at: usize, value: f64): void { store<f64>(at, value); }
-@inline function ratio(part: f64, whole: f64): f64 { return whole > 0 ? part / whole : 0; }
+
+/**
+ * Weights of a node between two coarse ones. Between two it takes its share of both: what a surface beside it draws off
+ * has no part in that. With one alone, heat it loses in that direction counts.
+ */
+function share(a: f64, b: f64, whole: f64, at: usize): void {
+  if (a > 0 && b > 0) {
+    put(at, a / (a + b));
+    put(at + 8, b / (a + b));
+  } else {
+    put(at, a > 0 ? (whole > a ? a / whole : 1) : 0);
+    put(at + 8, b > 0 ? (whole > b ? b / whole : 1) : 0);
+  }
+}
 
 /**
  * Weights by which fine nodes take part of their coarse neighbours. Coarse node (I, J) is fine node (2I, 2J); it keeps
@@ -151,8 +166,7 @@ function weigh(level: Level): void {
           right += get(level.nw + o + 8 - row) + get(level.sw + o + 8 + row);
         }
         const whole = get(level.c + o) - get(level.s + o) - get(level.s + o + row);
-        put(p, ratio(left, whole));
-        put(p + 8, ratio(right, whole));
+        share(left, right, whole, p);
       }
       if (2 * J + 1 < ny) {
         const o = k + row;
@@ -162,8 +176,7 @@ function weigh(level: Level): void {
           above += get(level.nw + o) + get(level.sw + o + 8 + row);
         }
         const whole = get(level.c + o) - get(level.w + o) - get(level.w + o + 8);
-        put(p + 16, ratio(below, whole));
-        put(p + 24, ratio(above, whole));
+        share(below, above, whole, p + 16);
       }
     }
   }
@@ -443,10 +456,9 @@ function clear(level: Level): void {
   memory.fill(level.u, 0, <usize>((level.nx + 2) * (level.ny + 2) * 8));
 }
 
-/** One round of multigrid from u = 0, the same backwards as forwards. */
+/** One round of multigrid from the u there is, the same backwards as forwards. */
 function cycle(n: i32): void {
   const level = levelAt(n);
-  clear(level);
   const coarsest = n == count - 1;
   const sweeps = coarsest ? SWEEPS_COARSEST : 1;
   for (let k = 0; k < sweeps; k++) {
@@ -458,7 +470,10 @@ function cycle(n: i32): void {
   if (!coarsest) {
     const coarse = levelAt(n + 1);
     restrict(level, coarse);
+    clear(coarse);
     cycle(n + 1);
+    // Small levels cost little: a second round there keeps large grids as quick to settle as small ones.
+    if (n >= TWICE_BELOW) cycle(n + 1);
     prolong(level, coarse);
   }
   for (let k = 0; k < sweeps; k++) {
@@ -505,8 +520,9 @@ function dot(a: usize, b: usize, bytes: usize): f64 {
 }
 
 /**
- * Solves for the right side written, beginning with the temperatures written, until the residual is `tolerance` of the
- * right side. Returns the number of rounds, or -1 where `most` were not enough; `residual()` says what was left.
+ * Solves for the right side written, beginning with the temperatures written, until what is missing has less than the
+ * square of `tolerance` of the answer's energy: a measure that asks for as much on a fine grid as on a coarse one.
+ * Returns the number of rounds, or -1 where `most` were not enough; `residual()` says what was left.
  */
 export function solve(tolerance: f64, most: i32): i32 {
   const level = levelAt(0);
@@ -514,30 +530,34 @@ export function solve(tolerance: f64, most: i32): i32 {
   const bytes = (<usize>((level.nx + 2) * (level.ny + 2)) * 8 + 15) & ~15;
   const t = ad;
   const f = level.f, u = level.u;
-  // The temperatures move to a place of their own, the residual takes the right side's.
+  // The temperatures move to a place of their own.
   const temperature = d;
-  const whole = Math.sqrt(dot(r, r, bytes));
-  if (whole == 0) {
+  if (dot(r, r, bytes) == 0) {
     memory.fill(t, 0, bytes);
     last = 0;
     return 0;
   }
   times(level, t, f);
   memory.copy(temperature, t, bytes);
+  let energy = abs(dot(r, t, bytes));
   for (let o: usize = 0; o < bytes; o += 16) v128.store(f + o, f64x2.sub(v128.load(r + o), v128.load(f + o)));
   // From here: f the residual and right side of the preconditioner, r the direction, ad its image, d the temperatures.
   let rho: f64 = 0;
   let n = 0;
   for (; ; n++) {
-    last = Math.sqrt(dot(f, f, bytes)) / whole;
-    if (last < tolerance || n == most) break;
+    clear(level);
     cycle(0);
     const next = dot(f, u, bytes);
+    // Before the first round nothing of the energy is known.
+    last = energy > 0 ? Math.sqrt(abs(next) / energy) : next == 0 ? 0 : 1;
+    if (last < tolerance || n == most) break;
     const beta = f64x2.splat(n == 0 ? 0 : next / rho);
     rho = next;
     for (let o: usize = 0; o < bytes; o += 16)
       v128.store(r + o, f64x2.add(v128.load(u + o), f64x2.mul(beta, v128.load(r + o))));
-    const alpha = f64x2.splat(rho / times(level, r, ad));
+    const step = rho / times(level, r, ad);
+    const alpha = f64x2.splat(step);
+    energy += step * rho;
     for (let o: usize = 0; o < bytes; o += 16) {
       v128.store(temperature + o, f64x2.add(v128.load(temperature + o), f64x2.mul(alpha, v128.load(r + o))));
       v128.store(f + o, f64x2.sub(v128.load(f + o), f64x2.mul(alpha, v128.load(ad + o))));

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type {
-  conditionsOf} from '@hulvek/core';
+import type { conditionsOf } from '@hulvek/core';
 import {
   cutIds,
   exampleJob,

@@ -17,7 +17,7 @@ interface Film {
   readonly beyond: 0 | 1;
 }
 
-const TOLERANCE = 1e-9;
+const TOLERANCE = 1e-7;
 
 export interface UpperBound {
   /** Thermal coupling of the two environments, W/(m K), never below the exact one. */

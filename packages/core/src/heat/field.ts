@@ -19,7 +19,7 @@ export type FieldResult =
   | { readonly ok: false; readonly error: { readonly code: 'not-converged' | 'no-surface' } };
 
 /** Flows in and out agree to far better than a millionth with this. */
-const TOLERANCE = 1e-9;
+const TOLERANCE = 1e-7;
 
 /** @param like a field of nearly the same section, on any grid: its temperatures are where the rounds begin */
 export function solveField(section: Section, grid: HeatGrid, like?: HeatField): FieldResult {

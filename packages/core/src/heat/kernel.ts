@@ -17,7 +17,7 @@ export interface Balance {
 export interface Solved {
   readonly temperature: Float64Array;
   readonly iterations: number;
-  /** Last residual over the right side. */
+  /** What is missing: its energy norm over that of the answer; for the reference, residual over right side. */
   readonly residual: number;
 }
 
@@ -26,7 +26,7 @@ export type SolveResult =
   | { readonly ok: false; readonly error: { readonly code: 'not-converged'; readonly residual: number } };
 
 export interface SolveOptions {
-  /** Residual at which to stop, as a share of the right side. */
+  /** When to stop: what is missing over the answer, in the norm of the energy. */
   readonly tolerance: number;
   /** Temperatures to begin with: those of a problem that differs little make it quick. */
   readonly start?: Float64Array | undefined;

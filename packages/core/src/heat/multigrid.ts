@@ -75,11 +75,20 @@ function couplings({ nx, ny, w, s, sw, nw }: Level, i: number, j: number, out: F
   out[7] = right && above ? at(sw, k + nx + 1) : 0;
 }
 
+/**
+ * Weights of a node between two coarse ones. Between two it takes its share of both: what a surface beside it draws off
+ * has no part in that. With one alone, heat it loses in that direction counts.
+ */
+function share(a: number, b: number, whole: number): readonly [number, number] {
+  if (a > 0 && b > 0) return [a / (a + b), b / (a + b)];
+  const alone = (part: number) => (part > 0 ? part / Math.max(part, whole) : 0);
+  return [alone(a), alone(b)];
+}
+
 /** Weights by which every fine node takes part of its coarse neighbours. */
 function weigh(level: Level): void {
   const { nx, ny, c, weights } = level;
   const g = new Float64Array(8);
-  const ratio = (part: number, whole: number) => (whole > 0 ? part / whole : 0);
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
       const k = 4 * (j * nx + i);
@@ -92,12 +101,12 @@ function weigh(level: Level): void {
       const diagonal = at(c, j * nx + i);
       if (j % 2 === 0) {
         const whole = diagonal - at(g, 1) - at(g, 6);
-        weights[k] = ratio(at(g, 0) + at(g, 3) + at(g, 5), whole);
-        weights[k + 1] = ratio(at(g, 2) + at(g, 4) + at(g, 7), whole);
+        const [left, right] = [at(g, 0) + at(g, 3) + at(g, 5), at(g, 2) + at(g, 4) + at(g, 7)];
+        [weights[k], weights[k + 1]] = share(left, right, whole);
       } else {
         const whole = diagonal - at(g, 3) - at(g, 4);
-        weights[k] = ratio(at(g, 0) + at(g, 1) + at(g, 2), whole);
-        weights[k + 2] = ratio(at(g, 5) + at(g, 6) + at(g, 7), whole);
+        const [below, above] = [at(g, 0) + at(g, 1) + at(g, 2), at(g, 5) + at(g, 6) + at(g, 7)];
+        [weights[k], weights[k + 2]] = share(below, above, whole);
       }
     }
   for (let j = 1; j < ny; j += 2)

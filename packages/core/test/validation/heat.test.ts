@@ -170,6 +170,7 @@ describe('conduction in a section', () => {
       ],
     });
     const coarse = gridOf(sill, { edge_mm: 4, growth: 1.3, widest_mm: 60 });
+    const compiledRounds: number[] = [];
     const rounds = [coarse, refined(sill, refined(sill, coarse))].map((grid) => {
       const system = volumeSystem(sill, grid);
       const [plain, quick] = [solve(system), solve(system, multigrid(system))];
@@ -183,10 +184,11 @@ describe('conduction in a section', () => {
       quick.value.temperature.forEach((t, k) =>
         expect(Math.abs(t - (compiled.value.temperature[k] ?? NaN))).toBeLessThan(1e-6),
       );
-      expect(compiled.value.iterations).toBe(quick.value.iterations);
+      compiledRounds.push(compiled.value.iterations);
       return quick.value.iterations;
     });
-    expect((rounds[1] ?? Infinity) - (rounds[0] ?? 0)).toBeLessThanOrEqual(8);
+    expect((rounds[1] ?? Infinity) - (rounds[0] ?? 0)).toBeLessThanOrEqual(4);
+    expect((compiledRounds[1] ?? Infinity) - (compiledRounds[0] ?? 0)).toBeLessThanOrEqual(2);
   });
 
   // ISO 10211:2017, validation case 2, geometry and values from memory: a wooden block on an aluminium angle in
