@@ -122,7 +122,8 @@ function benchSolver(say: Say, percentile: Percentile): void {
     const system = volumeSystem(section, gridOf(section, finenessFor(size, cellsAt)));
     const rounds = size > 100_000 ? 5 : 25;
     const times: number[] = [];
-    let [iterations, answer] = [0, new Float64Array()];
+    let iterations = 0;
+    let answer: Float64Array = new Float64Array();
     const once = () => {
       const started = performance.now();
       const solved = solveFast(system, { tolerance: TOLERANCE });

@@ -11,7 +11,6 @@ import {
   type Drawing,
   type Finding,
   type Fix,
-  type HeatPicture,
   type HeatProof,
   type Opening,
   type PictureWindow,
@@ -21,7 +20,14 @@ import {
   type Variant,
   type Verdict,
 } from '@hulvek/core';
-import type { HeatAnswer, HeatRequest, SolvedBox } from '../workers/heat-messages.ts';
+import {
+  openHeatWorker,
+  type HeatAnswer,
+  type HeatRequest,
+  type Shown,
+  type SolvedBox,
+} from '../workers/heat-messages.ts';
+import type { Download } from './download.ts';
 import { DetailDesk } from './detail-desk.svelte.ts';
 import type { OpeningEditor } from './opening.svelte.ts';
 
@@ -30,11 +36,6 @@ export interface SideAnswer {
   readonly refined: boolean;
 }
 type Sides = Readonly<Partial<Record<CutId, SideAnswer>>>;
-
-export interface Shown {
-  readonly picture: HeatPicture;
-  readonly boxes: readonly SolvedBox[];
-}
 
 /** A point of the section that is asked about. */
 export interface Probe {
@@ -122,10 +123,7 @@ export class HeatDesk {
   }
 
   #open(): Worker {
-    if (!this.#worker) {
-      this.#worker = new Worker(new URL('../workers/heat.worker.ts', import.meta.url), { type: 'module' });
-      this.#worker.onmessage = ({ data }: MessageEvent<HeatAnswer>) => this.#hear(data);
-    }
+    this.#worker ??= openHeatWorker((answer) => this.#hear(answer));
     return this.#worker;
   }
 
@@ -186,6 +184,17 @@ export class HeatDesk {
       cut,
       name: pieceText,
     });
+  }
+
+  /** The section that is looked at, for the command line and for outside checks. */
+  file(): Download | null {
+    if (!this.shown) return null;
+    const content = `${JSON.stringify(this.shown.section, null, 1)}\n`;
+    return {
+      name: `${this.editor.opening.mark}-${this.cut}.hulvek-section.json`,
+      type: 'application/json',
+      content,
+    };
   }
 
   /** What stands at a point of the section, and how warm it is. */

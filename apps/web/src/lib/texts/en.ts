@@ -145,7 +145,7 @@ export const text = {
     } satisfies Record<FitVerdict, string>,
     soFar: (fit: string) => `${fit} so far`,
     scope:
-      'The verdict covers fit, the choices of the method and cut sizes. Water, air and heat are not proven yet.',
+      'The verdict covers fit, the choices of the method, cut sizes and water. Heat is proven beside it; air is not proven yet.',
   },
   stages: {
     measure: 'Measure',
@@ -790,7 +790,7 @@ export const text = {
     headHas: (what: string) => `Here: ${what}.`,
     sources:
       'ASCE 7-16 and NAFS, both from memory; hydrostatics; rain classes of national best-practice guides, from memory. Whoever is responsible for the structure sets the wind.',
-    printed: 'Air and heat are proven later.',
+    printed: 'Heat is proven on its own sheet, air later.',
   },
   fasteners: {
     title: 'Fasteners',

@@ -139,6 +139,7 @@ export const heatText = {
   studyNone: 'Nothing to compare here.',
   both: 'Less loss and a warmer corner need not go together: both are given. First grids, good to about 0.003 W/(m K) and half a degree.',
   chart: (study: StudyId): string => `${STUDIES[study]}: loss and coldest surface`,
+  exportSection: 'Section as a file',
   job: {
     title: 'Heat',
     lead: 'All openings with all four cuts, solved on the server. Equal sides are solved once; what is known stays known until something changes.',

@@ -7,6 +7,7 @@ import type {
   JobContext,
   Opening,
   PictureWindow,
+  Section,
   SideHeat,
   Study,
   StudyId,
@@ -20,7 +21,11 @@ interface Asked {
 }
 
 export type HeatRequest =
-  | (Asked & { readonly kind: 'look'; readonly cut: CutId; readonly window: PictureWindow })
+  | (Asked & {
+      readonly kind: 'look';
+      readonly cut: CutId;
+      /** `null` where no picture is wanted. */ readonly window: PictureWindow | null;
+    })
   | (Asked & { readonly kind: 'study'; readonly study: StudyId })
   | { readonly kind: 'stop' };
 
@@ -33,6 +38,13 @@ export interface SolvedBox {
   readonly y: readonly [number, number];
 }
 
+/** The side that is looked at: its field, its parts, and the section as a file would hold it. */
+export interface Shown {
+  readonly picture: HeatPicture;
+  readonly boxes: readonly SolvedBox[];
+  readonly section: Section;
+}
+
 export type HeatAnswer =
   | {
       readonly kind: 'side';
@@ -40,7 +52,7 @@ export type HeatAnswer =
       readonly side: SideHeat;
       readonly refined: boolean;
       /** Of the side that is looked at. */
-      readonly shown: { readonly picture: HeatPicture; readonly boxes: readonly SolvedBox[] } | null;
+      readonly shown: Shown | null;
     }
   | {
       readonly kind: 'proof';
@@ -60,3 +72,10 @@ export type HeatAnswer =
       readonly id: number;
       readonly code: 'not-planned' | 'not-converged' | 'no-surface' | 'before-the-wall';
     };
+
+/** A worker of the page's own; whoever opened it closes it. */
+export function openHeatWorker(hear: (answer: HeatAnswer) => void): Worker {
+  const worker = new Worker(new URL('./heat.worker.ts', import.meta.url), { type: 'module' });
+  worker.onmessage = ({ data }: MessageEvent<HeatAnswer>) => hear(data);
+  return worker;
+}

@@ -13,12 +13,11 @@ import {
   summed,
   variantOf,
   type CutId,
-  type HeatField,
   type SideFields,
   type SolvedSide,
   type Variant,
 } from '@hulvek/core';
-import type { HeatAnswer, HeatRequest, SolvedBox } from './heat-messages.ts';
+import type { HeatAnswer, HeatRequest, Shown, SolvedBox } from './heat-messages.ts';
 
 type Look = Extract<HeatRequest, { kind: 'look' }>;
 type StudyRequest = Extract<HeatRequest, { kind: 'study' }>;
@@ -59,10 +58,7 @@ async function look(request: Look): Promise<void> {
   const tell = (solved: SolvedSide, refined: boolean) => {
     const { side, junction, fields } = solved;
     last[side.cut] = fields;
-    const shown =
-      side.cut === cut
-        ? { picture: picture(request, fields.surface, refined), boxes: boxesOf(solved) }
-        : null;
+    const shown = side.cut === cut ? shownOf(request, solved, refined) : null;
     say({ kind: 'side', id, side, refined, shown });
     return { side, leftOut: junction.leftOut };
   };
@@ -86,12 +82,15 @@ async function look(request: Look): Promise<void> {
   say({ kind: 'proof', id, proof, findings: heatFindings(plan, proof) });
 }
 
-const picture = ({ window, context }: Look, field: HeatField, refined: boolean) =>
-  heatPicture(field, {
+function shownOf({ window, context }: Look, solved: SolvedSide, refined: boolean): Shown | null {
+  if (!window) return null;
+  const picture = heatPicture(solved.fields.surface, {
     window,
     conditions: conditionsOf(context.job),
     samples: refined ? FINE_SAMPLES : QUICK_SAMPLES,
   });
+  return { picture, boxes: boxesOf(solved), section: solved.junction.flow.section };
+}
 
 const boxesOf = ({ junction: { surface } }: SolvedSide): SolvedBox[] =>
   surface.section.boxes.map(({ material, x, y }, i) => ({

@@ -1,6 +1,7 @@
 <script module lang="ts">
   import type { CutId, Drawing, SideHeat } from '@hulvek/core';
-  import type { Probe, Shown } from '$lib/state/heat-desk.svelte.ts';
+  import type { Probe } from '$lib/state/heat-desk.svelte.ts';
+  import type { Shown } from '$lib/workers/heat-messages.ts';
 
   export interface HeatFieldProps {
     drawing: Drawing;

@@ -9,6 +9,7 @@
 
 <script lang="ts">
   import { heatColour } from '$lib/components/drawing/heat-colours.ts';
+  import { save } from '$lib/state/download.ts';
   import { heatText } from '$lib/texts/heat.ts';
 
   let { heat, range }: HeatScaleProps = $props();
@@ -25,6 +26,10 @@
       ? heatText.probe(probe.box.thing, probe.temperature_C, probe.box.lambda_WmK)
       : heatText.probeNothing;
   });
+  function keep() {
+    const file = heat.file();
+    if (file) save(file);
+  }
 </script>
 
 <div class="scale">
@@ -53,6 +58,9 @@
       )}
     </li>
   </ul>
+  {#if heat.shown}
+    <button type="button" class="as-link" onclick={keep}>{heatText.exportSection}</button>
+  {/if}
 </div>
 
 <style>

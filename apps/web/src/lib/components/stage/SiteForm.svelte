@@ -57,7 +57,7 @@
   let problem = $state('');
   let saved = $state(false);
 
-  const figure = (typed: string) => Number(typed.trim().replace(',', '.'));
+  const figure = (typed: string) => Number(typed.trim().replace(',', '.').replace('−', '-'));
   const filled = (typed: string) => typed.trim() !== '';
 
   /** The fields that are filled in, under a name; nothing where none is. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import HeatFigures from '$lib/components/stage/HeatFigures.svelte';
   import Paper from '$lib/components/drawing/Paper.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { editorInContext } from '$lib/state/editor-context.ts';
@@ -130,6 +131,7 @@
               </dd>
             </div>
           </dl>
+          <HeatFigures {plan} />
           {#if plan.findings.length > 0}
             <ul class="findings">
               {#each plan.findings as finding, j (j)}
