@@ -3,17 +3,16 @@ import { readFile, writeFile } from 'node:fs/promises';
 import asc from 'assemblyscript/asc';
 import { format, resolveConfig } from 'prettier';
 
-const source = new URL('kernel.ts', import.meta.url);
+const folder = new URL('.', import.meta.url);
 const target = new URL('../src/heat/kernel-code.ts', import.meta.url);
 
 /** Returns the module's source text for the kernel as it is now. */
 export async function compiled() {
-  const text = await readFile(source, 'utf8');
   let bytes;
   const { error, stderr } = await asc.main(
     ['kernel.ts', '--outFile', 'kernel.wasm', '-O3', '--noAssert', '--runtime', 'stub', '--enable', 'simd'],
     {
-      readFile: (name) => (name === 'kernel.ts' ? text : null),
+      readFile: (name) => readFile(new URL(name, folder), 'utf8').catch(() => null),
       writeFile: (name, content) => {
         if (name === 'kernel.wasm') bytes = content;
       },

@@ -11,6 +11,7 @@ import {
   presetIds,
   proveHeat,
   proveSide,
+  readSection,
   sketchSide,
   studyOf,
   type Choices,
@@ -135,6 +136,15 @@ describe('a side of an opening', () => {
       const gained = coupling(longer(section, far, -500)) - coupling(section);
       expect(Math.abs(gained - junction.wallU * 0.5)).toBeLessThan(3e-4);
     }
+  });
+
+  it('is a section file that solves to the same coupling', () => {
+    const { flow } = junctionFor(inputOf(planned('closed-barrier')), 'sill');
+    const read = readSection(JSON.stringify(flow.section));
+    if (!read.ok) throw new Error(read.problems.join('; '));
+    const again = solveSection(read.value);
+    expect(again).toEqual(solveSection(flow.section));
+    expect(again.ok && again.value.balance).toBeLessThan(1e-6);
   });
 
   it('mirrored loses the same', () => {

@@ -2,27 +2,12 @@ import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import psychrolib from 'psychrolib';
 import { describe, expect, it } from 'vitest';
-import {
-  conditionsOf,
-  dewPoint,
-  saturationPressure,
-  sectionSchema,
-  solveSection,
-  type Section,
-} from '@hulvek/core';
+import { conditionsOf, dewPoint, saturationPressure, solveSection, type Section } from '@hulvek/core';
 import { cornerTemperatures, solveField, temperatureAt } from '../../src/heat/field.ts';
 import { streamFunction } from '../../src/heat/flux.ts';
 import { gridOf } from '../../src/heat/grid.ts';
+import { section } from '../support/sections.ts';
 
-const section = (parts: Partial<Section>): Section =>
-  sectionSchema.parse({
-    format: 'hulvek-section',
-    version: 1,
-    title: '',
-    probes: [],
-    surfaces: [],
-    ...parts,
-  });
 const solved = (of: Section, options = {}) => {
   const result = solveSection(of, options);
   if (!result.ok) throw new Error(result.error.code);

@@ -3,21 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { couplingFromAbove } from '../../src/heat/elements.ts';
 import { gridOf, indexOf, refined, type HeatGrid } from '../../src/heat/grid.ts';
 import { multigrid } from '../../src/heat/multigrid.ts';
-import { sectionSchema, type Section } from '../../src/heat/section-file.ts';
+import type { Section } from '../../src/heat/section-file.ts';
 import { solveSection } from '../../src/heat/section-solution.ts';
 import { solveFast } from '../../src/heat/kernel.ts';
 import { solve } from '../../src/heat/solve.ts';
 import { couplingFromBelow, heatFlows, volumeSystem } from '../../src/heat/volumes.ts';
-
-const section = (parts: Partial<Section>): Section =>
-  sectionSchema.parse({
-    format: 'hulvek-section',
-    version: 1,
-    title: '',
-    probes: [],
-    surfaces: [],
-    ...parts,
-  });
+import { section } from '../support/sections.ts';
 
 function solved(of: Section, grid: HeatGrid) {
   const system = volumeSystem(of, grid);

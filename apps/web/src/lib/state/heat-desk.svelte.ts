@@ -152,6 +152,7 @@ export class HeatDesk {
       if (answer.shown && answer.side.cut === this.cut) this.shown = answer.shown;
       return;
     }
+    if (answer.kind === 'failed' && answer.id === this.#studyAsked) return this.stopStudy();
     if (answer.id !== this.#asked) return;
     if (answer.kind === 'proof') {
       this.proof = answer.proof;

@@ -17,11 +17,16 @@ export interface HeatRow {
 }
 
 const POLL_ms = 700;
+/** Nothing solved for so long while something waits: nobody is at work. */
+const PATIENCE_ms = 15_000;
 
 export class HeatJob {
   readonly store: JobStore;
   run = $state.raw<RunView | null>(null);
   problem = $state('');
+  /** Whether something waits and nothing happens. */
+  isStuck = $state(false);
+  #moved = { at: 0, what: '' };
   #timer: ReturnType<typeof setTimeout> | undefined;
   #closed = false;
 
@@ -68,11 +73,18 @@ export class HeatJob {
       if (!response.ok) throw new Error(await response.text());
       this.run = (await response.json()) as RunView | null;
       this.problem = '';
+      this.#watch();
     } catch {
       this.problem = heatText.job.unreachable;
     }
     if (!this.#closed && (this.atWork || this.problem !== ''))
       this.#timer = setTimeout(() => void this.look(), POLL_ms);
+  }
+  #watch(): void {
+    const what = `${this.run?.id} ${this.run?.state} ${this.progress.done}`;
+    const now = performance.now();
+    if (what !== this.#moved.what) this.#moved = { at: now, what };
+    this.isStuck = this.atWork && now - this.#moved.at > PATIENCE_ms;
   }
   look = (): Promise<void> => this.#ask('GET');
   start = (): Promise<void> => this.#ask('POST');

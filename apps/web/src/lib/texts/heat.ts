@@ -18,6 +18,7 @@ const PROBLEMS = {
   'not-planned': 'Heat is solved once width, height, wall, unit and method are known.',
   'not-converged': 'This section could not be solved. Look for a layer of no thickness or a very odd one.',
   'no-surface': 'No surface of this section faces room or weather.',
+  stopped: 'The solver stopped on this section. Change something or load the page again.',
   'before-the-wall':
     'The frame stands before the layers that count, behind a ventilated cladding. Nothing joins it to the wall there, so heat cannot be judged. Move it inward.',
 } as const;
@@ -157,6 +158,8 @@ export const heatText = {
         cancelled: 'Stopped; what was solved stays.',
         failed: 'The run did not come through; start it again.',
       })[state],
+    nobody:
+      'Nobody is solving. On the server ./hulvek start brings a worker, ./hulvek worker another one; what is asked for waits.',
     unreachable: 'The server does not answer; what is shown is what it last said. Trying again.',
     search: 'Search',
     opening: 'Opening',

@@ -70,7 +70,7 @@ export type HeatAnswer =
   | {
       readonly kind: 'failed';
       readonly id: number;
-      readonly code: 'not-planned' | 'not-converged' | 'no-surface' | 'before-the-wall';
+      readonly code: 'not-planned' | 'not-converged' | 'no-surface' | 'before-the-wall' | 'stopped';
     };
 
 /** A worker of the page's own; whoever opened it closes it. */

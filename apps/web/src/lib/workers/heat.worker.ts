@@ -38,10 +38,10 @@ const pause = (ms = 0) => new Promise((resolve) => setTimeout(resolve, ms));
 onmessage = ({ data }: MessageEvent<HeatRequest>) => {
   if (data.kind === 'look') {
     latestLook = data.id;
-    void look(data);
+    look(data).catch(() => say({ kind: 'failed', id: data.id, code: 'stopped' }));
   } else if (data.kind === 'study') {
     latestStudy = data.id;
-    void study(data);
+    study(data).catch(() => say({ kind: 'failed', id: data.id, code: 'stopped' }));
   } else latestStudy = 0;
 };
 

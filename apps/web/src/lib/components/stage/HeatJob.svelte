@@ -48,6 +48,7 @@
   {/if}
   <label class="search">{heatText.job.search}<input type="search" bind:value={search} /></label>
 </div>
+{#if heat.isStuck}<p role="alert">{heatText.job.nobody}</p>{/if}
 {#if heat.problem}<p role="alert">{heat.problem}</p>{/if}
 
 <div class="rows">

@@ -1,7 +1,7 @@
 /** Runs of a job's heat: asked for, followed, cancelled, read. */
 import { heatMark } from '../../heat-mark.ts';
 import type { CutId, SideHeat } from '@hulvek/core';
-import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { heatResults, heatRuns, heatSides, type HeatProblem, type HeatRunState } from '../db/schema/index.ts';
 import { loadContext } from '../services/jobs.ts';
@@ -19,6 +19,8 @@ export async function startRun(db: Database, job: string, person: string): Promi
     if (last && (await isAtWork(tx, last))) return last.id;
     const [run] = await tx.insert(heatRuns).values({ jobId: job, person }).returning({ id: heatRuns.id });
     if (!run) throw new Error('the run was not stored');
+    // What an older run was is known by its results; only the newest is read.
+    await tx.delete(heatRuns).where(and(eq(heatRuns.jobId, job), ne(heatRuns.id, run.id)));
     await enqueue(tx, PLAN_QUEUE, [{ key: run.id, data: { run: run.id } }]);
     return run.id;
   });
@@ -51,6 +53,11 @@ export async function cancelRun(db: Database, job: string): Promise<void> {
     .update(heatRuns)
     .set({ state: 'cancelled' })
     .where(and(eq(heatRuns.jobId, job), inArray(heatRuns.state, OPEN)));
+}
+
+/** A run that cannot be planned at all: it can be asked for again. */
+export async function failRun(db: Queries, id: string): Promise<void> {
+  await db.update(heatRuns).set({ state: 'failed' }).where(eq(heatRuns.id, id));
 }
 
 export interface RunSide {

@@ -1,11 +1,11 @@
 /** Takes tasks of heat from the queue and gives them to threads. */
 import { availableParallelism, hostname } from 'node:os';
-import type { Job } from 'pg-boss';
+import type { JobWithMetadata } from 'pg-boss';
 import Piscina from 'piscina';
 import { database } from '../db/index.ts';
 import { log } from '../log.ts';
 import { PLAN_QUEUE, queue, SOLVE_QUEUE, type PlanTask, type SolveTask } from './queue.ts';
-import { isWanted, keepResult, planRun } from './runs.ts';
+import { failRun, isWanted, keepResult, planRun } from './runs.ts';
 import type { planSides, PlannedSide, SolvedTask } from './tasks.ts';
 
 /** How often an idle worker looks for tasks, s. */
@@ -26,24 +26,34 @@ export async function startHeatWorker(thread: string): Promise<{ stop: () => Pro
   const worker = `${hostname()} ${process.pid}`;
   const plan = (openings: readonly Parameters<typeof planSides>[0][]) =>
     Promise.all(openings.map((o): Promise<PlannedSide[]> => pool.run(o, { name: 'planSides' })));
-  const solve = async ({ content, json }: SolveTask) => {
+  const solve = async ({ data: { content, json }, ...task }: JobWithMetadata<SolveTask>) => {
     if (!(await isWanted(db, content))) return;
-    const solved = (await pool.run(json, { name: 'solveSide' })) as SolvedTask;
-    if (await keepResult(db, { content, ...solved, worker })) log.info({ content, worker }, 'solved');
+    const solved = await pool.run(json, { name: 'solveSide' }).catch((error: Error): SolvedTask => {
+      log.error({ content, error: error.message }, 'not solved');
+      if (isLastTry(task)) return { problem: 'not-converged' };
+      throw error;
+    });
+    if (await keepResult(db, { content, ...(solved as SolvedTask), worker }))
+      log.info({ content, worker }, 'solved');
   };
   await boss.work<PlanTask>(
     PLAN_QUEUE,
-    { batchSize: 1, pollingIntervalSeconds: LOOK_s },
-    async ([task]: Job<PlanTask>[]) => {
-      if (task) await planRun(db, task.data.run, plan);
+    { batchSize: 1, pollingIntervalSeconds: LOOK_s, includeMetadata: true },
+    async ([task]: JobWithMetadata<PlanTask>[]) => {
+      if (!task) return;
+      await planRun(db, task.data.run, plan).catch(async (error: Error) => {
+        log.error({ run: task.data.run, error: error.message }, 'not planned');
+        if (!isLastTry(task)) throw error;
+        await failRun(db, task.data.run);
+      });
     },
   );
   await boss.work<SolveTask>(
     SOLVE_QUEUE,
     // About as much as is solved until the next look; others get their share.
-    { batchSize: AT_ONCE * threads, pollingIntervalSeconds: LOOK_s },
-    async (tasks: Job<SolveTask>[]) => {
-      await Promise.all(tasks.map(({ data }) => solve(data)));
+    { batchSize: AT_ONCE * threads, pollingIntervalSeconds: LOOK_s, includeMetadata: true },
+    async (tasks: JobWithMetadata<SolveTask>[]) => {
+      await Promise.all(tasks.map(solve));
     },
   );
   log.info({ worker, threads }, 'heat worker');
@@ -54,3 +64,6 @@ export async function startHeatWorker(thread: string): Promise<{ stop: () => Pro
     },
   };
 }
+
+const isLastTry = ({ retryCount, retryLimit }: { retryCount: number; retryLimit: number }): boolean =>
+  retryCount >= retryLimit;
