@@ -1,12 +1,17 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { conditionsOf } from '@hulvek/core';
 import {
+  axes,
+  axisIds,
   cutIds,
   exampleJob,
   heatFindings,
   heatInput,
   junctionFor,
   openingsOf,
+  parameterIds,
+  parameters,
   planOpening,
   presetIds,
   proveHeat,
@@ -271,6 +276,46 @@ describe('a side of an opening', () => {
   it('before the layers that count is not solved, and says so', () => {
     const plan = planned('masonry-cavity', { numbers: { setback: length(0) } });
     expect(proveHeat(inputOf(plan))).toEqual({ ok: false, error: { code: 'before-the-wall' } });
+  });
+});
+
+describe('any numbers and choices', () => {
+  const typed = (kind: 'length' | 'angle') => (v: number) =>
+    kind === 'length' ? { typed: `${v} mm`, mm: v } : { typed: `${v}°`, deg: v };
+  const numbers = fc.record(
+    Object.fromEntries(
+      parameterIds.map((id) => {
+        const { least, most, kind } = parameters[id];
+        return [id, fc.double({ min: least, max: most, noNaN: true }).map(typed(kind))];
+      }),
+    ),
+    { requiredKeys: [] },
+  );
+  const picks = fc.array(fc.tuple(fc.constantFrom(...axisIds), fc.nat(20)), { maxLength: 3 });
+
+  it('give a plan, and heat that is finite or says why it is not solved', () => {
+    fc.assert(
+      fc.property(numbers, fc.constantFrom(...presetIds), picks, (changed, preset, chosen) => {
+        const file = exampleJob(preset);
+        const [opening] = openingsOf(file);
+        const choices = Object.fromEntries(
+          chosen.map(([axis, n]) => [axis, axes[axis][n % axes[axis].length]]),
+        );
+        const plan = planOpening({ ...opening, numbers: changed, choices } as Opening, file);
+        const input = heatInput(plan);
+        if (!input) return;
+        for (const cut of cutIds) {
+          const solved = sketchSide(input, cut);
+          if (!solved.ok) expect(solved.error.code).toBe('before-the-wall');
+          else {
+            const { psi, coldest, verdict } = solved.value.side;
+            expect(Number.isFinite(psi.value)).toBe(true);
+            expect(verdict === 'not-checkable').toBe(coldest === null);
+          }
+        }
+      }),
+      { numRuns: 80, seed: 5 },
+    );
   });
 });
 

@@ -136,12 +136,15 @@ const middleOf = ({ u, profile }: Solid, { axis }: CutPlane): number => {
   return axis === 'u' ? (u[0] + u[1]) / 2 : (y[0] + y[1]) / 2;
 };
 
-/** Whether the frame's middle stands among the layers that count or in a buck; before them nothing joins it to the wall. */
+/** Whether the frame's middle stands among the layers that count or in a buck; beyond them nothing joins it to the wall. */
 export function standsInWall(build: Build): boolean {
   const { front, back } = build.context.unit;
   // A buck's face is where the depth is counted from.
-  const outer = build.context.opening.buck ? 0 : Math.min(...countedLayers(build).map((l) => l.x[0]));
-  return -(front + back) / 2 > outer;
+  const layers = countedLayers(build);
+  const outer = build.context.opening.buck ? 0 : Math.min(...layers.map((l) => l.x[0]));
+  const inner = Math.max(...layers.map((l) => l.x[1]));
+  const middle = -(front + back) / 2;
+  return middle > outer && middle < inner;
 }
 
 /** The unit alone: its frame and pane, cut as in the wall. */

@@ -127,7 +127,7 @@ function surfacesOf(
     'right-reveal': surface('right-reveal', 'right-stud', [W, 0, 0], [0, 1, 0], [0, 0, -1]),
     'head-reveal': surface('head-reveal', 'header', [0, H, 0], [1, 0, 0], [0, 0, 1]),
   };
-  if (sheathing === 0) return surfaces;
+  if (sheathing === 0 && !buck) return surfaces;
   const leg = buck?.leg ?? 0;
   return {
     ...surfaces,

@@ -20,7 +20,7 @@ const PROBLEMS = {
   'no-surface': 'No surface of this section faces room or weather.',
   stopped: 'The solver stopped on this section. Change something or load the page again.',
   'before-the-wall':
-    'The frame stands before the layers that count, behind a ventilated cladding. Nothing joins it to the wall there, so heat cannot be judged. Move it inward.',
+    'The frame stands outside of the layers that count: before them, behind a ventilated cladding, or in the room. Nothing joins it to the wall there, so heat cannot be judged. Move it into the wall.',
 } as const;
 
 const STUDIES: Readonly<Record<StudyId, string>> = {
