@@ -269,8 +269,13 @@ test('a unit entered with the maker’s limits is kept; glazing from another alt
   // What the façade asks for is changed on the job's page, and the finding goes.
   await page.goto(job);
   await page.getByLabel('South, Solar gain at least').fill('');
+  await page.getByLabel('Humidity of the room, %').fill('52');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+  // Room and weather belong together.
+  await page.getByLabel('Weather, °C').fill('');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Give all three')).toBeVisible();
   await page.goto(`${job}/skarv-s-01/measure`);
   await expect(result.getByRole('heading', { name: 'Glazing from another altitude' })).toBeVisible();
   await expect(result.getByRole('heading', { name: 'Solar gain is not what was asked' })).toHaveCount(0);

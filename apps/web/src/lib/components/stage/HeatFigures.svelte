@@ -22,7 +22,7 @@
   });
 </script>
 
-<section aria-label={heatText.title} data-testid="heat-figures">
+<div data-testid="heat-figures">
   <h3><VerdictMark verdict={heat.verdict} /> {heatText.title}</h3>
   {#if heat.problem}<p class="quiet">{heatText.problem(heat.problem)}</p>
   {:else}
@@ -46,7 +46,7 @@
       </tbody>
     </table>
   {/if}
-</section>
+</div>
 
 <style>
   h3 {

@@ -8,6 +8,7 @@
 
 <script lang="ts">
   import Button from '$lib/components/ui/Button.svelte';
+  import { sitePartsOf } from '$lib/site-parts.ts';
   import { text } from '$lib/texts/en.ts';
   import { LAYER_SHARE, jobSchema, terrains, type Terrain } from '@hulvek/core';
   import { untrack } from 'svelte';
@@ -92,11 +93,8 @@
       problem = ofClimate ? text.site.climateWhole : text.site.wrong;
       return;
     }
-    const was = Object.fromEntries(
-      (Object.keys(SITE_FIELDS) as (keyof typeof SITE_FIELDS)[]).flatMap((name) =>
-        job[name] === undefined ? [] : [[name, job[name]]],
-      ),
-    );
+    // Lines have a page of their own.
+    const { lines: _lines, ...was } = sitePartsOf(job);
     problem = await store.put('site', { was, change });
     saved = problem === '';
   }

@@ -15,6 +15,7 @@ import { and, asc, eq, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, jobs, members, planIssues, readings } from '../db/schema/index.ts';
 import type { Role } from '$lib/rights.ts';
+import { sitePartsOf, type SitePart } from '../../site-parts.ts';
 import { announce } from './changes.ts';
 import { addOpenings, entryRow, loadParts, readingRow } from './openings.ts';
 
@@ -127,9 +128,6 @@ export async function setUnitSystem(db: Queries, job: string, units: Job['units'
   await announce(db, { job, opening: null });
 }
 
-/** What the job says of its site. */
-export type SitePart = Pick<Job, 'lines' | 'altitude_m' | 'facades' | 'wind'>;
-
 /** Changes parts of the job that still are what `was` says; a part left out of `change` is taken away. */
 export async function changeJob(
   db: Database,
@@ -144,8 +142,8 @@ export async function changeJob(
       .where(eq(jobs.id, job))
       .for('update');
     if (!row) return false;
-    const { lines, altitude_m, facades, wind, ...rest } = row.document;
-    const now: SitePart = defined({ lines, altitude_m, facades, wind });
+    const now = sitePartsOf(row.document);
+    const rest = Object.fromEntries(Object.entries(row.document).filter(([k]) => !(k in now))) as Job;
     // Only what the sender knew of can have been meant.
     const known = Object.fromEntries(
       Object.keys({ ...was, ...change }).map((k) => [k, now[k as keyof SitePart]]),
@@ -160,9 +158,6 @@ export async function changeJob(
     return true;
   });
 }
-
-const defined = <T extends object>(value: T): SitePart =>
-  Object.fromEntries(Object.entries(value).filter(([, v]) => v !== undefined)) as SitePart;
 
 export type ShelfChange =
   | { readonly kind: 'units'; readonly was: Unit | null; readonly item: Unit }

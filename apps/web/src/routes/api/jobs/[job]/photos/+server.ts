@@ -16,6 +16,8 @@ const MARGIN_bytes = 16 * 1024;
 
 /** Takes an entry with its picture: both or neither. */
 export const POST = async ({ params, request, locals }) => {
+  // Before the body: a large picture must not seem to be sent later than it was.
+  const now = new Date();
   const bytes = await readBytes(request, LARGEST_PICTURE_bytes + MARGIN_bytes);
   const type = request.headers.get('content-type') ?? '';
   const form = await new Response(new Uint8Array(bytes), { headers: { 'content-type': type } })
@@ -27,7 +29,7 @@ export const POST = async ({ params, request, locals }) => {
   const photo = pictureOf(picture);
   const db = database();
   const sender = await senderIn(db, params.job, locals);
-  const own = { person: sender.person.name, at: onServerTime(record.at, sentAt, new Date()) };
+  const own = { person: sender.person.name, at: onServerTime(record.at, sentAt, now) };
   const taken = photo
     ? await takeEntry(db, params.job, { ...record, ...own, photo }, sender, picture)
     : ({ ok: false, refusal: 'not-a-picture' } as const);

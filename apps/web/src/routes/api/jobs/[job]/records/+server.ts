@@ -28,10 +28,10 @@ const body = z.strictObject({
 
 /** Takes records one after the other, each committed before its answer; the same id again is answered the same way. */
 export const POST = async ({ params, request, locals }) => {
+  const now = new Date();
   const { sentAt, records } = await readBody(request, body);
   const db = database();
   const sender = await senderIn(db, params.job, locals);
-  const now = new Date();
   const answers: RecordAnswer[] = [];
   for (const { type, record } of records) {
     const own = { person: sender.person.name, at: onServerTime(record.at, sentAt, now) };

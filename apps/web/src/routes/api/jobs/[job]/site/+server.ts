@@ -1,6 +1,7 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { changeJob } from '$lib/server/services/jobs.ts';
+import type { siteParts } from '$lib/site-parts.ts';
 import { text } from '$lib/texts/en.ts';
 import { jobSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
@@ -13,7 +14,7 @@ const part = jobSchema.pick({
   wind: true,
   climate: true,
   heatLimits: true,
-});
+} satisfies Record<(typeof siteParts)[number], true>);
 /** `was`: the same parts as the sender knew them. */
 const body = z.strictObject({ was: part, change: part });
 
