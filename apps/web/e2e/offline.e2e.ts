@@ -78,7 +78,7 @@ test('a survey, ten ticks and a picture without a network, the browser closed in
     await tick(site);
     await expect(site.getByText(`${Math.min(done, 4)} of 21 steps done`).last()).toBeVisible();
   }
-  const picture = join(import.meta.dirname, '../../../docs/screenshots/detail-face.png');
+  const picture = join(import.meta.dirname, '../../../docs/screenshots/job.png');
   await site.locator('details[open] input[type=file]').setInputFiles(picture);
   await expect(site.getByRole('img', { name: /Picture by Ines Kallas/ })).toBeVisible();
   await site.getByRole('button', { name: 'I have looked' }).click();
