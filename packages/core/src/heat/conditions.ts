@@ -23,10 +23,10 @@ export interface HeatConditions {
 export const USUAL_CLIMATE = { inside_C: 20, humidity_percent: 50, outside_C: -5 } as const;
 /** Humidity at a surface from which mould grows. Source: ISO 13788, from memory. */
 export const MOULD_SHARE = 0.8;
+/** A surface this little above the limit is worth a second look: common practice, no source. */
+export const NEAR_FRSI = 0.02;
 /** A joint that loses more is careless: common practice, no source. W/(m K). */
 export const CARELESS_PSI = 0.1;
-/** As much is usual, and less is worked for: common practice, no source. W/(m K). */
-export const USUAL_PSI = 0.04;
 
 /**
  * Returns the conditions of a job. Unless it asks for a figure of its own, a surface must stay above the temperature at

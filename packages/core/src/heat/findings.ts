@@ -4,7 +4,7 @@ import type { Finding, FindingFacts, Fix } from '../findings/finding.ts';
 import { FINLESS, type Choices } from '../methods/axes.ts';
 import type { Draft } from '../plan/draft.ts';
 import { planOpening } from '../plan/plan-opening.ts';
-import { CARELESS_PSI, MOULD_SHARE } from './conditions.ts';
+import { CARELESS_PSI, MOULD_SHARE, NEAR_FRSI } from './conditions.ts';
 import { heatInput, sketchSide, type HeatProof, type SideHeat } from './proof.ts';
 
 const STANDARD = 'ISO 10211 and ISO 13788, from memory';
@@ -18,7 +18,7 @@ export function heatFindings(draft: Draft, proof: HeatProof, withFixes = true): 
   return proof.sides.flatMap((side): Finding[] => {
     const { coldest, cut, psi } = side;
     const found: Finding[] = [];
-    if (coldest && side.verdict !== 'holds' && coldest.fRsi < conditions.fRsiLeast + NEAR) {
+    if (coldest && side.verdict !== 'holds' && coldest.fRsi < conditions.fRsiLeast + NEAR_FRSI) {
       const facts: FindingFacts['surface-cold'] = {
         side: cut,
         thing: coldest.thing,
@@ -49,8 +49,6 @@ export function heatFindings(draft: Draft, proof: HeatProof, withFixes = true): 
     return found;
   });
 }
-
-const NEAR = 0.02;
 
 const below = (
   { temperature_C, fRsi, humidity_percent }: NonNullable<SideHeat['coldest']>,

@@ -23,7 +23,7 @@ const EMPTY = -1;
 const AIR = -2;
 const MARGIN_mm = 20;
 
-/** Spaces smaller than this in both directions are no joints: they are given to what surrounds them as air all the same. */
+/** Whose air an empty cell holds. */
 type Label = 0 | 1 | 2 | 3;
 const UNSEEN: Label = 0;
 const OUTSIDE: Label = 1;

@@ -5,7 +5,7 @@ import type { Verdict } from '../findings/finding.ts';
 import type { Solid } from '../geometry/solid.ts';
 import type { Build, Draft } from '../plan/draft.ts';
 import { standsInWall } from './boxes.ts';
-import { conditionsOf, type HeatConditions } from './conditions.ts';
+import { conditionsOf, NEAR_FRSI, type HeatConditions } from './conditions.ts';
 import { conductivities } from './conductivities.ts';
 import { solveField, surfaces, type HeatField } from './field.ts';
 import { gridOf } from './grid.ts';
@@ -67,9 +67,6 @@ const BEFORE_THE_WALL = { ok: false, error: { code: 'before-the-wall' } } as con
 const CLOSE_WmK = 0.002;
 /** No grid gets more cells. */
 const MOST_CELLS = 160_000;
-/** Between this and the limit a surface is worth a second look. */
-const NEAR_FRSI = 0.02;
-
 /** What the solving of an opening's heat begins from. */
 export interface HeatInput {
   readonly build: Build;
@@ -113,7 +110,7 @@ export interface SolvedSide {
   readonly fields: SideFields;
 }
 
-/** One side on its first grid: quick enough to follow a hand. The bounds are those that any two fields give. */
+/** One side on its first grid: quick enough to follow a hand. What bounds its Ψ is not known yet. */
 export function sketchSide(input: HeatInput, cut: CutId, like?: SideFields): HeatResult<SolvedSide> {
   if (!standsInWall(input.build)) return BEFORE_THE_WALL;
   const junction = junctionFor(input, cut);

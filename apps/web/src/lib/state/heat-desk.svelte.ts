@@ -123,8 +123,18 @@ export class HeatDesk {
   }
 
   #open(): Worker {
-    this.#worker ??= openHeatWorker((answer) => this.#hear(answer));
+    this.#worker ??= openHeatWorker(
+      (answer) => this.#hear(answer),
+      () => this.#lose(),
+    );
     return this.#worker;
+  }
+
+  #lose(): void {
+    this.close();
+    this.#running = false;
+    this.#waiting = null;
+    this.problem = 'stopped';
   }
 
   close(): void {

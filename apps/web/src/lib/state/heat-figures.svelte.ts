@@ -14,7 +14,10 @@ export class HeatFigures {
   });
 
   ask({ opening, job }: Plan): void {
-    this.#worker ??= openHeatWorker((answer) => this.#hear(answer));
+    this.#worker ??= openHeatWorker(
+      (answer) => this.#hear(answer),
+      () => (this.problem = 'stopped'),
+    );
     this.#asked += 1;
     this.#worker.postMessage({
       kind: 'look',

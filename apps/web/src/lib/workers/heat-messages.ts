@@ -73,9 +73,10 @@ export type HeatAnswer =
       readonly code: 'not-planned' | 'not-converged' | 'no-surface' | 'before-the-wall' | 'stopped';
     };
 
-/** A worker of the page's own; whoever opened it closes it. */
-export function openHeatWorker(hear: (answer: HeatAnswer) => void): Worker {
+/** A worker of the page's own; whoever opened it closes it. `lose` is called when it cannot be loaded or breaks. */
+export function openHeatWorker(hear: (answer: HeatAnswer) => void, lose: () => void): Worker {
   const worker = new Worker(new URL('./heat.worker.ts', import.meta.url), { type: 'module' });
+  worker.onerror = lose;
   worker.onmessage = ({ data }: MessageEvent<HeatAnswer>) => hear(data);
   return worker;
 }
