@@ -419,4 +419,14 @@ describe('a study', () => {
     expect(order).toEqual(order.toSorted((a, b) => a - b));
     expect(psi('fill', 'empty')).toBeGreaterThan(psi('fill', 'foam'));
   });
+
+  it('offers to take over only what then has the figure that was shown', () => {
+    const plan = planned('drained-head-flap');
+    for (const study of ['pan', 'fill'] as const)
+      for (const { set, psiBySide, id } of studyOf(plan, study).variants) {
+        if (!set?.choose) continue;
+        const taken = planned('drained-head-flap', choosing(set.choose));
+        expect(sketched(taken, 'sill').psi.value, `${study} ${id}`).toBeCloseTo(psiBySide.sill ?? NaN, 4);
+      }
+  });
 });

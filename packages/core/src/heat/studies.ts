@@ -187,7 +187,8 @@ function pans(draft: Draft, choices: Choices): Candidate[] {
     id,
     setback_mm: null,
     isNow: choices.pan === 'rigid' && lambda === SHEET_METAL_WmK,
-    set: { choose: { pan: 'rigid' } },
+    // What a pan is bent from cannot be set: only the metal that the wall is solved with can be taken over.
+    set: lambda === SHEET_METAL_WmK ? { choose: { pan: 'rigid' } } : null,
     cuts: ['sill'],
     input: () => {
       const input = fromOpening(draft, (o) => ({ ...o, choices: { ...o.choices, pan: 'rigid' } }))();

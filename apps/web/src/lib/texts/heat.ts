@@ -108,6 +108,7 @@ export const heatText = {
   convention:
     'Ψ counts the wall up to the edge of the unit, and everything that differs from the plain wall: framing round the hole, joint, buck, pan. Slopes are level at their mean thickness. Left out: sheets and membranes, fins, fasteners, clips and brackets beside the cut, lining of the reveal, ventilated cladding.',
   findings: 'What heat says',
+  noFindings: 'Every surface and joint that can be judged is within its limit.',
   studies: 'What if',
   studyLabel: 'What to compare',
   studyName: (id: StudyId): string => STUDIES[id],

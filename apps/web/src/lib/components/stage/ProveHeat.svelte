@@ -70,16 +70,18 @@
     {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
     {#if heat.problem}<p role="alert">{heatText.problem(heat.problem)}</p>{/if}
     {#if build}<HeatSides {heat} />{/if}
-    <h3>{heatText.findings}</h3>
-    <FindingList
-      findings={heat.findings}
-      verdict={heat.verdict}
-      {units}
-      title={null}
-      summary=""
-      headed={false}
-      onfix={editor.mayPlan ? (fix) => heat.applyFix(fix) : null}
-    />
+    {#if heat.findings.length > 0}
+      <h3>{heatText.findings}</h3>
+      <FindingList
+        findings={heat.findings}
+        verdict={heat.verdict}
+        {units}
+        title={null}
+        summary=""
+        headed={false}
+        onfix={editor.mayPlan ? (fix) => heat.applyFix(fix) : null}
+      />
+    {:else if build && heat.settled}<p class="quiet">{heatText.noFindings}</p>{/if}
     {#if heat.before && editor.mayPlan}
       <p class="mended" role="status">
         {heatText.before}

@@ -131,7 +131,6 @@
               </dd>
             </div>
           </dl>
-          <HeatFigures {plan} />
           {#if plan.findings.length > 0}
             <ul class="findings">
               {#each plan.findings as finding, j (j)}
@@ -139,6 +138,7 @@
               {/each}
             </ul>
           {:else}<p class="quiet">{text.compare.noFindings}</p>{/if}
+          <HeatFigures {plan} />
           <details>
             <summary>{text.compare.listPieces}</summary>
             <ul>
