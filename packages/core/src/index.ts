@@ -98,3 +98,5 @@ export { unitValues, type UnitValues } from './heat/unit-values.ts';
 export { temperatureAt, type HeatField } from './heat/field.ts';
 export { standsInWall } from './heat/boxes.ts';
 export type { Junction, NamedSection } from './heat/junction.ts';
+export { proveAir, type AirProof, type Interrupter, type Lift, type LiftKind, type SideAir } from './air/proof.ts';
+export { airCorners, type AirCorner } from './air/ring.ts';

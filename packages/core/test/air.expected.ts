@@ -65,9 +65,10 @@ export const expectedAir: Readonly<Record<PresetId, ExpectedAir>> = {
     'plaster masonry pan membrane unit',
   ),
   'drained-full-jambs': flapLeftOpen,
-  // The fin is bedded on the sheathing at head and jambs; at the sill its bead has breaks, and inside there is foam.
+  // Fin and tape lie on the sheathing at head and jambs (of bead and tape the tape is named, which can be looked at);
+  // at the sill the bead has breaks, and inside there is foam.
   'cut-back-wrap': {
-    sides: sides('sheathing bead fin unit', 'sheathing bead fin unit', { lifts: 'foam' }),
+    sides: sides('sheathing head-tape fin unit', 'sheathing jamb-tape-* fin unit', { lifts: 'foam' }),
     open: SILL,
   },
   'integral-sheathing': closed(

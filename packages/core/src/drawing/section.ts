@@ -2,7 +2,7 @@
 import { bounds } from '../geometry/polygon.ts';
 import type { SheetFace } from '../geometry/sheet.ts';
 import type { CutPlane, Range, Solid } from '../geometry/solid.ts';
-import { distance2, type Point2, type Point3 } from '../geometry/vector.ts';
+import { distance2, type Point2 } from '../geometry/vector.ts';
 import type { Build } from '../plan/draft.ts';
 
 export const cutIds = ['head', 'left', 'right', 'sill'] as const;
@@ -55,17 +55,22 @@ export function sectionOf({ context, pieces }: Build, cut: CutId): CutSection {
 }
 
 /** Where a plane face goes through the cut, as (w, across) lines. */
-export function crossings(face: SheetFace, { axis, at }: CutPlane): [Point2, Point2][] {
+export function crossings({ space }: SheetFace, { axis, at }: CutPlane): [Point2, Point2][] {
   const [along, across] = axis === 'u' ? ([0, 1] as const) : ([1, 0] as const);
-  const points = face.space.flatMap((p: Point3, i): Point2[] => {
-    const q = face.space[(i + 1) % face.space.length] ?? p;
-    if (p[along] < at === q[along] < at) return [];
-    const t = (at - p[along]) / (q[along] - p[along]);
-    return [[p[2] + t * (q[2] - p[2]), p[across] + t * (q[across] - p[across])]];
-  });
-  const sorted = points.sort((a, b) => a[1] - b[1] || a[0] - b[0]);
-  return Array.from({ length: Math.floor(sorted.length / 2) }, (_, i): [Point2, Point2] | null => {
-    const [a, b] = [sorted[2 * i], sorted[2 * i + 1]];
-    return a && b && distance2(a, b) > FOLD_mm ? [a, b] : null;
-  }).filter((line) => line !== null);
+  const points: Point2[] = [];
+  let p = space.at(-1);
+  for (const q of space) {
+    if (p && p[along] < at !== q[along] < at) {
+      const t = (at - p[along]) / (q[along] - p[along]);
+      points.push([p[2] + t * (q[2] - p[2]), p[across] + t * (q[across] - p[across])]);
+    }
+    p = q;
+  }
+  points.sort((a, b) => a[1] - b[1] || a[0] - b[0]);
+  const lines: [Point2, Point2][] = [];
+  for (let i = 1; i < points.length; i += 2) {
+    const [a, b] = [points[i - 1], points[i]];
+    if (a && b && distance2(a, b) > FOLD_mm) lines.push([a, b]);
+  }
+  return lines;
 }
