@@ -98,5 +98,36 @@ export { unitValues, type UnitValues } from './heat/unit-values.ts';
 export { temperatureAt, type HeatField } from './heat/field.ts';
 export { standsInWall } from './heat/boxes.ts';
 export type { Junction, NamedSection } from './heat/junction.ts';
-export { proveAir, type AirProof, type Interrupter, type Lift, type LiftKind, type SideAir } from './air/proof.ts';
+export {
+  proveAir,
+  type AirProof,
+  type Interrupter,
+  type Lift,
+  type LiftKind,
+  type SideAir,
+} from './air/proof.ts';
 export { airCorners, type AirCorner } from './air/ring.ts';
+export * from './air/later-trades.ts';
+export * from './air/leakage.ts';
+export * from './air/second-line.ts';
+export * from './air/when.ts';
+export * from './climate/epw.ts';
+export * from './climate/months.ts';
+export * from './joints/band.ts';
+export * from './joints/bill.ts';
+export * from './joints/designer.ts';
+export * from './joints/foam.ts';
+export * from './joints/movement.ts';
+export * from './joints/options.ts';
+export * from './joints/prices.ts';
+export * from './joints/sealant.ts';
+export * from './joints/sides.ts';
+export * from './joints/strips.ts';
+export * from './loads/fasteners.ts';
+export * from './loads/handling.ts';
+export * from './loads/lifting.ts';
+export * from './loads/proof.ts';
+export * from './moisture/joint-balance.ts';
+export * from './moisture/layers.ts';
+export * from './moisture/monthly.ts';
+export * from './moisture/proof.ts';

@@ -39,11 +39,7 @@ const flapLeftOpen: ExpectedAir = {
 export const expectedAir: Readonly<Record<PresetId, ExpectedAir>> = {
   'drained-head-flap': flapLeftOpen,
   // The wrap is turned in at jambs and sill but not at the head: only the outer line goes all the way round.
-  'closed-barrier': closed(
-    'wrap head-tape fin unit',
-    'wrap jamb-tape-* fin unit',
-    'wrap sill-tape fin unit',
-  ),
+  'closed-barrier': closed('wrap head-tape fin unit', 'wrap jamb-tape-* fin unit', 'wrap sill-tape fin unit'),
   'open-studs': closed(
     'drywall framing inner-sealant unit',
     'drywall framing inner-sealant unit',

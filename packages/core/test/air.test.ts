@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { airCorners, cutIds, exampleJob, openingsOf, planOpening, presetIds, proveAir, type Build, type Opening, type PresetId } from '@hulvek/core';
+import {
+  airCorners,
+  cutIds,
+  exampleJob,
+  openingsOf,
+  planOpening,
+  presetIds,
+  proveAir,
+  type Build,
+  type Opening,
+  type PresetId,
+} from '@hulvek/core';
 import { expectedAir } from './air.expected.ts';
 
 const built = (preset: PresetId, changes: Partial<Opening> = {}): Build => {

@@ -130,9 +130,12 @@ function pointOf({ surface, ends: [a, b] }: Laid, along: number): Point2 {
 /** Where the frame's side stands, as `across`. */
 function frameEdge({ station: { side } }: AirSection, { moment }: Standing): number {
   const { unit } = moment.build.context;
-  return { sill: unit.bottom, left: unit.left, head: unit.bottom + unit.height, right: unit.left + unit.width }[
-    side
-  ];
+  return {
+    sill: unit.bottom,
+    left: unit.left,
+    head: unit.bottom + unit.height,
+    right: unit.left + unit.width,
+  }[side];
 }
 
 const nearest = (ends: readonly [Point2, Point2], across: number): Point2 =>
@@ -174,7 +177,12 @@ function beadContacts(section: AirSection, standing: Standing): Contact[] {
     if (!first) return [];
     const own = new Set(held.map((line) => line.thing));
     const others = section.lines.filter((line) => !own.has(line.thing));
-    const below = topAt({ ...first, thing }, at[runsAlong(first.surface)], { ...section, lines: others }, standing);
+    const below = topAt(
+      { ...first, thing },
+      at[runsAlong(first.surface)],
+      { ...section, lines: others },
+      standing,
+    );
     return [...own, ...(below === null ? [] : [below])].map((b) => ({ a: thing, b, at }));
   });
 }
@@ -196,7 +204,9 @@ const isBedded = (thing: string, { moment: { state, lost } }: Standing): boolean
 /** Where two sides of a buck meet their ends are sealed. */
 export function buckCorner(a: CutId, b: CutId, standing: Standing): Contact[] {
   const ends = [`buck-${a}`, `buck-${b}`] as const;
-  const stand = ends.every((id) => standing.solids.some(({ piece }) => piece.id === id) && isBedded(id, standing));
+  const stand = ends.every(
+    (id) => standing.solids.some(({ piece }) => piece.id === id) && isBedded(id, standing),
+  );
   return stand ? [{ a: ends[0], b: ends[1], at: null }] : [];
 }
 

@@ -86,7 +86,9 @@ export function changesUnder(
 }
 
 const runsInDepth = (surface: SurfaceId): boolean =>
-  REVEALS.includes(surface) || (surface.startsWith('unit-') && surface !== 'unit-inside') || surface.startsWith('buck-');
+  REVEALS.includes(surface) ||
+  (surface.startsWith('unit-') && surface !== 'unit-inside') ||
+  surface.startsWith('buck-');
 
 const hasBoard = ({ layers }: PieceContext['opening']): boolean =>
   layers.some((l) => l.role === 'sheathing' && l.w[1] > l.w[0]);

@@ -68,15 +68,15 @@ export function joins(a: Line, b: Line, touch: (one: string, other: string) => b
         (i > 0 && known.get((i - 1) * width + j)) ||
         (j > 0 && known.get(i * width + j - 1)) ||
         // Both step on at once only where that closes a triangle: four things in a ring have a hole in their middle.
-        (i > 0 &&
-          j > 0 &&
-          known.get((i - 1) * width + j - 1) &&
-          (a[i - 1] === b[j - 1] || one === other));
+        (i > 0 && j > 0 && known.get((i - 1) * width + j - 1) && (a[i - 1] === b[j - 1] || one === other));
       if (!before || (one !== other && !touch(one, other))) continue;
       known.set(i * width + j, true);
       if (i + j > Math.floor(far / width) + (far % width)) far = i * width + j;
     }
   if (known.get(a.length * width - 1)) return { joined: true, apart: null };
   const [i, j] = [Math.floor(far / width), far % width];
-  return { joined: false, apart: [a[Math.min(i + 1, a.length - 1)] ?? '', b[Math.min(j + 1, width - 1)] ?? ''] };
+  return {
+    joined: false,
+    apart: [a[Math.min(i + 1, a.length - 1)] ?? '', b[Math.min(j + 1, width - 1)] ?? ''],
+  };
 }

@@ -9,7 +9,15 @@ import { momentOf, type LostBond } from '../water/placed.ts';
 import type { Contact } from './contacts.ts';
 import { FRAME, isRoomLayer, wallLayer } from './layers.ts';
 import { linesThrough, neighboursOf, reached, type Line } from './lines.ts';
-import { airCorners, ringOf, walkRound, type AirCorner, type Ring, type RingBreak, type Stretch } from './ring.ts';
+import {
+  airCorners,
+  ringOf,
+  walkRound,
+  type AirCorner,
+  type Ring,
+  type RingBreak,
+  type Stretch,
+} from './ring.ts';
 import {
   isUpright,
   runsAlong,
@@ -79,9 +87,7 @@ export function proveAir(
   const ring = ringOf(walkRound(standing));
   const { choices } = build.context;
   const sides = cutIds.map((side) => sideOf(side, ring, standing));
-  const cornersBroken = ring.breaks.flatMap(({ where }) =>
-    airCorners.filter((corner) => corner === where),
-  );
+  const cornersBroken = ring.breaks.flatMap(({ where }) => airCorners.filter((corner) => corner === where));
   const isOpen = (side: CutId): boolean =>
     sides.some((s) => s.side === side && s.lifts.length > 0) ||
     ring.breaks.some(({ where }) => where === side);
@@ -249,7 +255,9 @@ function interruptersOf(sides: readonly SideAir[], standing: Standing): Interrup
 
 /** What closes the joint at the frame; a fin and what lies on it stand before everything that goes through. */
 const sealsOf = (line: Line | null): string[] =>
-  (line ?? []).filter((thing, i) => thing === 'sheet-bead' || (i === (line?.length ?? 0) - 2 && thing !== 'fin'));
+  (line ?? []).filter(
+    (thing, i) => thing === 'sheet-bead' || (i === (line?.length ?? 0) - 2 && thing !== 'fin'),
+  );
 
 const over = (a: Range, b: Range, by: number) => a[0] < b[1] - by && a[1] > b[0] + by;
 

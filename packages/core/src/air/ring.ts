@@ -134,18 +134,19 @@ export function ringOf({ stretches, atCorner }: Walked): Ring {
   const choices = stretches.map((stretch): readonly (Line | null)[] =>
     stretch.lines.length > 0 ? stretch.lines : [null],
   );
+  const keys = choices.map((list) => list.map((line) => line?.join() ?? ''));
   const n = stretches.length;
   const openSides = new Set(stretches.flatMap(({ side, lines }) => (lines.length === 0 ? [side] : [])));
   const cost = stretches.map((stretch, i) => {
+    const next = (i + 1) % n;
+    const after = stretches[next] ?? stretch;
     const touch = touchBetween(stretches, i, atCorner);
-    const next = stretches[(i + 1) % n] ?? stretch;
-    const dear = isOpenAnyway(stretch, next, openSides) ? CHANGE : BREAK;
-    const to = choices[(i + 1) % n] ?? [];
-    return (choices[i] ?? []).map((a) =>
-      to.map((b) => {
-        if (a === null || b === null || a === b || a.join() === b.join()) return 0;
-        if (!joins(a, b, touch).joined) return dear;
-        return next.side === stretch.side ? CHANGE : 0;
+    const dear = isOpenAnyway(stretch, after, openSides) ? CHANGE : BREAK;
+    const turn = after.side === stretch.side ? CHANGE : 0;
+    return (choices[i] ?? []).map((a, k) =>
+      (choices[next] ?? []).map((b, l) => {
+        if (a === null || b === null || keys[i]?.[k] === keys[next]?.[l]) return 0;
+        return joins(a, b, touch).joined ? turn : dear;
       }),
     );
   });
@@ -154,7 +155,10 @@ export function ringOf({ stretches, atCorner }: Walked): Ring {
     return list.map((line) => (line ? (weight(line) * (to - from)) / 1000 : 0));
   });
   const chosen = cheapestRound(own, cost);
-  const parts = stretches.map((stretch, i): RingPart => ({ stretch, line: choices[i]?.[chosen[i] ?? 0] ?? null }));
+  const parts = stretches.map((stretch, i): RingPart => ({
+    stretch,
+    line: choices[i]?.[chosen[i] ?? 0] ?? null,
+  }));
   return { parts, breaks: breaksOf(parts, atCorner, openSides) };
 }
 
@@ -165,7 +169,8 @@ function isOpenAnyway(a: Stretch, b: Stretch, openSides: ReadonlySet<CutId>): bo
   return WALK.some(({ side }, i) => {
     if (side !== a.side || a.side !== b.side) return false;
     return [WALK[(i + 1) % 4], WALK[(i + 3) % 4]].some(
-      (beside) => beside && openSides.has(beside.side) && Math.abs(at - endNextTo(a, beside.side)) < CORNER_mm,
+      (beside) =>
+        beside && openSides.has(beside.side) && Math.abs(at - endNextTo(a, beside.side)) < CORNER_mm,
     );
   });
 }

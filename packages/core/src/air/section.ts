@@ -195,11 +195,7 @@ export function sectionAt(standing: Standing, station: Station): AirSection {
   return { station, frame: frameOf(standing), lines, solids, beads: beadPoints(standing, plane, isOwn) };
 }
 
-function beadPoints(
-  standing: Standing,
-  plane: CutPlane,
-  isOwn: (across: number) => boolean,
-): BeadPoint[] {
+function beadPoints(standing: Standing, plane: CutPlane, isOwn: (across: number) => boolean): BeadPoint[] {
   const along = plane.axis === 'u' ? 0 : 1;
   const found: BeadPoint[] = [];
   for (const { bead, order } of standing.beads)

@@ -6,6 +6,9 @@ import { parameterIds, parameters, type ParameterId } from '../methods/parameter
 import { presetIds } from '../methods/presets.ts';
 import { pieceEdges } from '../geometry/piece-edges.ts';
 import { terrains } from '../water/exposure.ts';
+import { monthSources } from '../climate/months.ts';
+import { priceIds } from '../joints/prices.ts';
+import { movementClasses } from '../joints/movement.ts';
 import { parseLength } from '../quantities/parse-length.ts';
 import { surveyPointIds, surveyPoints, type SurveyPointId } from '../survey/points.ts';
 
@@ -136,6 +139,8 @@ export const wallSchema = z.strictObject({
       }),
     )
     .max(12),
+  /** Equivalent air layer of the sheet between framing and lining, m; left out where there is none. */
+  insideSheet_sd_m: z.number().min(0.01).max(2000).optional(),
 });
 
 export const unitSchema = z.strictObject({
@@ -182,6 +187,8 @@ export const unitSchema = z.strictObject({
       leastGap: positiveLength.optional(),
       largestGap: positiveLength.optional(),
       fasteners: z.enum(['every-hole', 'every-second-hole', 'clips-only', 'frame-screws']).optional(),
+      /** What one fastener or clip may carry across the wall's face, N, as its maker or an engineer says. */
+      fastener_N: z.number().positive().max(50_000).optional(),
     })
     .optional(),
   /** Centres of the mullions of joined units, from the left edge seen from outside. */
@@ -411,6 +418,40 @@ export const jobSchema = z.strictObject({
       fRsiLeast: z.number().min(0).max(1).optional(),
       /** W/(m K). */
       psiMost: z.number().min(0).max(1).optional(),
+    })
+    .optional(),
+  /** The weather month by month, January first, and where it comes from. */
+  months: z
+    .strictObject({
+      source: z.enum(monthSources),
+      note: words(200),
+      rows: z
+        .array(
+          z.strictObject({
+            outside_C: z.number().min(-60).max(50),
+            humidity_percent: z.number().min(1).max(100),
+          }),
+        )
+        .length(12, { error: 'twelve months are needed, January first' }),
+    })
+    .optional(),
+  /** What the joints live through; the usual figures where one is left out. */
+  joints: z
+    .strictObject({
+      installed_C: z.number().min(-30).max(50).optional(),
+      coldest_C: z.number().min(-60).max(30).optional(),
+      hottest_C: z.number().min(0).max(100).optional(),
+      /** Share of its width that the sealant may open and close. */
+      movement: z.union(movementClasses.map((m) => z.literal(m))).optional(),
+    })
+    .optional(),
+  /** What material and work cost here, in whatever money the job counts in. */
+  prices: z.partialRecord(z.enum(priceIds), z.number().min(0).max(100_000)).optional(),
+  /** How units may be carried on this site. */
+  handling: z
+    .strictObject({
+      person_kg: z.number().min(5).max(40).optional(),
+      gust_ms: z.number().min(1).max(30).optional(),
     })
     .optional(),
   /** What each façade asks of its glazing. */

@@ -1,8 +1,12 @@
 /** What a check has to say about a plan: facts only; the words live in the text catalogue. */
+import type { Interrupter, Lift } from '../air/proof.ts';
+import type { AirCorner } from '../air/ring.ts';
 import type { CutId } from '../drawing/section.ts';
 import type { Deviation } from '../documents/schema.ts';
 import type { Side } from '../fit/placement.ts';
+import type { JointReason, SealId } from '../joints/options.ts';
 import type { Choices } from '../methods/axes.ts';
+import type { JointBalance } from '../moisture/joint-balance.ts';
 import type { RuleId } from '../methods/rules.ts';
 import type { ParameterId } from '../methods/parameters.ts';
 import type { DamCheck } from '../water/standing.ts';
@@ -19,7 +23,7 @@ import type { SurveyPointId } from '../survey/points.ts';
 /** Gravest first. */
 export const severities = ['fails', 'watch', 'not-checkable', 'note'] as const;
 export type Severity = (typeof severities)[number];
-export type Proof = 'fit' | 'water' | 'heat' | 'air' | 'structure' | 'order' | 'record';
+export type Proof = 'fit' | 'water' | 'air' | 'heat' | 'moisture' | 'structure' | 'order' | 'record';
 
 /** Facts by code. A new code needs a text in the catalogue, or the catalogue does not compile. */
 export interface FindingFacts {
@@ -104,6 +108,30 @@ export interface FindingFacts {
   'pan-overtopped': Pick<DamCheck, 'seal' | 'water_mm' | 'needed_mm' | 'has_mm'>;
   'water-test-low': { readonly passed_Pa: number; readonly asked_Pa: number };
   'head-unflashed': { readonly rain: RainClass };
+  /** The pen has to be lifted along a side. */
+  'air-line-open': Pick<Lift, 'kind' | 'width_mm' | 'between'> & { readonly side: CutId };
+  /** The line does not go on into the next one, at a corner or along a side. */
+  'air-line-breaks': { readonly where: AirCorner | CutId; readonly apart: readonly [string, string] };
+  'air-interrupted': Pick<Interrupter, 'thing' | 'member' | 'count' | 'width_mm'> & {
+    readonly sides: readonly CutId[];
+  };
+  'air-waits': { readonly layer: string };
+  'seal-unfit': { readonly seal: SealId; readonly reason: JointReason; readonly instead: SealId | null };
+  'joint-dries-inward': Pick<JointBalance, 'inner_m' | 'outer_m' | 'drains' | 'twoClosed'>;
+  'wall-gathers-water': {
+    readonly layers: readonly [string | null, string | null];
+    readonly most_kg_m2: number;
+    readonly left_kg_m2: number;
+    readonly outcome: 'dries' | 'gathers';
+    readonly limit_kg_m2: number;
+  };
+  'fastener-overloaded': {
+    readonly side: Side;
+    readonly each_N: number;
+    readonly limit_N: number;
+    readonly pressure_Pa: number;
+  };
+  'needs-lift': { readonly weight_kg: number; readonly people: number };
   'surface-cold': {
     readonly side: CutId;
     readonly thing: string;
@@ -150,6 +178,10 @@ export type Finding = { [Code in FindingCode]: FindingOf<Code> }[FindingCode];
 
 /** Holds · Watch · Fails, and the open ring: an unchecked thing never looks passed. */
 export type Verdict = 'holds' | 'watch' | 'fails' | 'not-checkable';
+
+const GRAVEST: readonly Verdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
+export const gravest = (verdicts: readonly Verdict[]): Verdict =>
+  GRAVEST.find((verdict) => verdicts.includes(verdict)) ?? 'holds';
 
 export function verdictOf(findings: readonly Finding[]): Verdict {
   const has = (severity: Severity) => findings.some((finding) => finding.severity === severity);

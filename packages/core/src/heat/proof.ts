@@ -1,7 +1,7 @@
 /** The proof of heat for one opening: what each joint loses, and how cold its coldest judged surface gets. */
 import type { JobContext, Unit } from '../documents/schema.ts';
 import { cutIds, type CutId } from '../drawing/section.ts';
-import type { Verdict } from '../findings/finding.ts';
+import { gravest, type Verdict } from '../findings/finding.ts';
 import type { Solid } from '../geometry/solid.ts';
 import type { Build, Draft } from '../plan/draft.ts';
 import { standsInWall } from './boxes.ts';
@@ -256,10 +256,6 @@ function verdictOfSide(coldest: Coldest | null, psi: number, conditions: HeatCon
   if (coldest.temperature_C < conditions.dew_C || coldest.fRsi < conditions.fRsiLeast) return 'fails';
   return coldest.fRsi < conditions.fRsiLeast + NEAR_FRSI || psi > conditions.psiMost ? 'watch' : 'holds';
 }
-
-const GRAVEST: readonly Verdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
-export const gravest = (verdicts: readonly Verdict[]): Verdict =>
-  GRAVEST.find((verdict) => verdicts.includes(verdict)) ?? 'holds';
 
 /** Lengths of the unit's sides that the joints lie along, m. */
 export const sideLength = ({ width, height }: Unit, cut: CutId): number =>

@@ -9,3 +9,5 @@ export const altitudeDifference = (madeAt_m: number, site_m: number): number =>
 
 /** Beyond this the maker's word is needed, whatever the glass: about 800 m. Common practice, no source. */
 export const ALTITUDE_LIMIT_Pa = 9000;
+/** From half of it on the maker should be asked before the unit leaves. Common practice, no source. */
+export const ALTITUDE_WATCH_Pa = ALTITUDE_LIMIT_Pa / 2;

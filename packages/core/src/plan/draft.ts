@@ -1,4 +1,5 @@
 /** Everything derived from one opening before anyone judges it. */
+import type { AirProof } from '../air/proof.ts';
 import type { JobContext, MethodDocument, Opening, Unit, Wall } from '../documents/schema.ts';
 import type { Fastening } from '../fasteners/schedule.ts';
 import type { Placement } from '../fit/placement.ts';
@@ -55,4 +56,6 @@ export interface Draft {
   readonly exposed: Exposed;
   /** Where water goes on the finished wall. */
   readonly water: WaterProof | null;
+  /** Where the pen line runs round the finished opening. */
+  readonly air: AirProof | null;
 }

@@ -1,4 +1,5 @@
 /** The one pure function: from what was measured and chosen to everything that follows from it. */
+import { proveAir } from '../air/proof.ts';
 import type { JobContext, MethodDocument, Opening, Unit, Wall } from '../documents/schema.ts';
 import { severities, verdictOf, type Finding, type Verdict } from '../findings/finding.ts';
 import { checks } from '../findings/checks/index.ts';
@@ -79,6 +80,7 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
     build: built?.build ?? null,
     exposed,
     water: built ? proveWater(built.build, exposed) : null,
+    air: built ? proveAir(built.build) : null,
   };
   const rank = (finding: Finding) => severities.indexOf(finding.severity);
   const findings = checks.flatMap((check) => check.run(draft)).sort((a, b) => rank(a) - rank(b));

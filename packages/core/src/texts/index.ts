@@ -7,8 +7,11 @@ import { axisIds, type Choices } from '../methods/axes.ts';
 import { pieceTexts } from './en/pieces.ts';
 import { stepTexts, type StepText } from './en/steps.ts';
 
+export * from './en/air.ts';
 export * from './en/findings.ts';
 export * from './en/heat-things.ts';
+export * from './en/joints.ts';
+export * from './en/moisture.ts';
 export * from './en/pieces.ts';
 export * from './en/rules.ts';
 export * from './en/schools.ts';

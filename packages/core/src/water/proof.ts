@@ -1,5 +1,5 @@
 /** The proof of water for one opening: every source traced, every lap looked at, every single line named. */
-import type { Verdict } from '../findings/finding.ts';
+import { gravest, type Verdict } from '../findings/finding.ts';
 import type { Build } from '../plan/draft.ts';
 import type { Exposed } from './exposed.ts';
 import { overSillOf } from './exposed.ts';
@@ -45,12 +45,8 @@ export function proveWater(
   };
 }
 
-const ORDER: readonly Verdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
-
-export function verdictOfTraces(traces: readonly SourceTrace[], build: Build): Verdict {
-  const each = traces.flatMap(({ parts }) => parts.map((part) => waterVerdict(part, build)));
-  return ORDER.find((verdict) => each.includes(verdict)) ?? 'holds';
-}
+export const verdictOfTraces = (traces: readonly SourceTrace[], build: Build): Verdict =>
+  gravest(traces.flatMap(({ parts }) => parts.map((part) => waterVerdict(part, build))));
 
 /** Left and right of one kind of piece. */
 const kindOf = (thing: string): string => thing.replace(/-(left|right)$/, '');

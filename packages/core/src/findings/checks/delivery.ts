@@ -1,5 +1,5 @@
 /** The unit as it came: what it is, what its label says, whether it suits the place and the method. */
-import { ALTITUDE_LIMIT_Pa, altitudeDifference } from '../../order-size/altitude.ts';
+import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../../order-size/altitude.ts';
 import { LEVEL } from '../../survey/tolerances.ts';
 import { defineCheck } from '../check.ts';
 
@@ -24,7 +24,7 @@ export const altitude = defineCheck({
   *run({ unit, job: { job } }) {
     if (unit?.madeAt_m === undefined || job.altitude_m === undefined) return;
     const difference_Pa = altitudeDifference(unit.madeAt_m, job.altitude_m);
-    if (Math.abs(difference_Pa) <= ALTITUDE_LIMIT_Pa * 0.5) return;
+    if (Math.abs(difference_Pa) <= ALTITUDE_WATCH_Pa) return;
     yield { facts: { difference_Pa, madeAt_m: unit.madeAt_m, site_m: job.altitude_m } };
   },
 });

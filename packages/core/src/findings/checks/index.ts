@@ -1,9 +1,12 @@
 /** Every check, in the order its findings are read. */
 import type { Check } from '../check.ts';
+import * as air from './air.ts';
 import * as delivery from './delivery.ts';
 import * as detail from './detail.ts';
 import * as fit from './fit.ts';
+import * as loads from './loads.ts';
 import * as method from './method.ts';
+import * as moisture from './moisture.ts';
 import * as survey from './survey.ts';
 import * as wall from './wall.ts';
 import * as water from './water.ts';
@@ -16,4 +19,7 @@ export const checks: readonly Check[] = [
   ...Object.values(method),
   ...Object.values(detail),
   ...Object.values(water),
+  ...Object.values(air),
+  ...Object.values(moisture),
+  ...Object.values(loads),
 ];

@@ -1,11 +1,14 @@
 /** Words for findings: what is wrong, the number and the limit, what follows, what to do. */
+import type { AirCorner } from '../../air/ring.ts';
 import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import { sides, type Gap, type Side } from '../../fit/placement.ts';
 import type { Correction } from '../../fit/verdict.ts';
 import type { WaterSource } from '../../water/sources.ts';
 import type { SurveyPointId } from '../../survey/points.ts';
-import { pieceTexts } from './pieces.ts';
+import { layerTexts, pieceTexts } from './pieces.ts';
 import { heatThingText } from './heat-things.ts';
+import { jointReasonText, sealText } from './joints.ts';
+import { vapourLayerText } from './moisture.ts';
 import { ruleTexts } from './rules.ts';
 import { pointGroups, pointTexts } from './survey.ts';
 
@@ -27,6 +30,13 @@ export const sideTexts: Readonly<Record<Side, string>> = {
   right: 'right jamb',
   head: 'head',
   sill: 'sill',
+};
+
+export const cornerTexts: Readonly<Record<AirCorner, string>> = {
+  'sill-left': 'lower left corner',
+  'sill-right': 'lower right corner',
+  'head-left': 'upper left corner',
+  'head-right': 'upper right corner',
 };
 
 const PLACE_NAMES = { upright: ['bottom', 'middle', 'top'], level: ['left', 'centre', 'right'] };
@@ -98,7 +108,7 @@ const together = (things: readonly string[]): string => {
 
 /** A piece in the middle of a sentence. */
 const pieceName = (id: string): string => {
-  const name = pieceTexts[id] ?? id;
+  const name = pieceTexts[id] ?? layerTexts[id] ?? id;
   return name.charAt(0).toLowerCase() + name.slice(1).replace(/, (left|right)$/, ' ($1)');
 };
 
@@ -331,4 +341,63 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: `Inner seal too narrow at the ${sideTexts[side]}`,
     text: `${f.length(Math.max(0, onReveal_mm))} would lie on the reveal, usual least ${f.length(limit_mm)}. Take a wider tape.`,
   }),
+  'air-line-open': ({ side, kind, width_mm, between }, f) => ({
+    title: {
+      gap: `Air line open at the ${sideTexts[side]}`,
+      loose: `Air line only laid at the ${sideTexts[side]}`,
+      foam: `Foam alone at the ${sideTexts[side]}`,
+    }[kind],
+    text: `Over ${f.length(width_mm)} the pen has to be lifted between the ${pieceName(between[0])} and the ${between[1] === 'unit' ? 'frame' : pieceName(between[1])}: ${
+      {
+        gap: 'nothing joins them, and air blows through',
+        loose: 'they lie on each other without a bond; water may get out there, and air in',
+        foam: 'foam is tight on the first day, then the building moves',
+      }[kind]
+    }. ${kind === 'loose' ? 'Where this layer keeps the air out, bond it; where another one does, choose that as the air layer.' : 'Carry the line over with a piece that sticks to both.'}`,
+  }),
+  'air-line-breaks': ({ where, apart }) => ({
+    title: `Air line does not go round: ${where in cornerTexts ? cornerTexts[where as AirCorner] : sideTexts[where as Side]}`,
+    text: `On one side it runs over the ${pieceName(apart[0])}, on the next over the ${pieceName(apart[1])}, and the two do not meet. Air passes between them. Let one of them run round the corner, or patch it.`,
+  }),
+  'air-interrupted': ({ sides, thing, member, count, width_mm }, f) => ({
+    title: `${sentence(pieceName(thing))} go through the ${withoutSide(member)}`,
+    text: `${count === 1 ? 'One place' : `${count} places`} at ${list(sides.map((side) => sideTexts[side]))}, ${f.length(width_mm)} each. Air passes beside what stands in a seal: ${thing.endsWith('-shims') ? 'pull them and close the place' : 'seal round each one'}, and look at it before it is covered.`,
+  }),
+  'air-waits': ({ layer }) => ({
+    title: `Airtight only with the ${pieceName(layer)}`,
+    text: `The wall’s air layer is the ${pieceName(layer)}, which another trade brings later and closes onto the opening. Until then the line ends at the framing: tell them what to join, and test after it.`,
+  }),
+  'seal-unfit': ({ seal, reason, instead }, f) => ({
+    title: `${sealText(seal)}: not for this joint`,
+    text: `${jointReasonText(reason, f)} ${instead && instead !== seal ? `${sealText(instead)} would do.` : 'Change the joint, or look at the other ways to close it.'}`,
+  }),
+  'joint-dries-inward': ({ inner_m, outer_m, drains, twoClosed }) => ({
+    title: twoClosed ? 'Joint closed to vapour on both sides' : 'Joint tighter outside than inside',
+    text: `Inner seal ${metres(inner_m)}, outer ${metres(outer_m)} of still air. ${
+      twoClosed
+        ? 'What is wet between two closed layers stays wet: dry wood and dry wool before it is closed.'
+        : 'Damp from the room gets in more easily than out.'
+    } ${drains ? 'The open sill is its way out: keep it open.' : 'Nothing lets it out.'}`,
+  }),
+  'wall-gathers-water': ({ layers, most_kg_m2, left_kg_m2, outcome, limit_kg_m2 }) => ({
+    title: outcome === 'gathers' ? 'The wall gathers water year after year' : 'Water in the wall in winter',
+    text: `${sentence(layers[0] === layers[1] ? `within the ${vapourLayerText(layers[0])}` : `between ${vapourLayerText(layers[0])} and ${vapourLayerText(layers[1])}`)} up to ${grams(most_kg_m2)} of condensate (${grams(limit_kg_m2)} at most), by the monthly method. ${
+      outcome === 'gathers'
+        ? `${grams(left_kg_m2)} are still there after a year.`
+        : 'It dries within the year.'
+    } A tighter sheet on the room side, or a more open layer outside, changes that.`,
+  }),
+  'fastener-overloaded': ({ side, each_N, limit_N, pressure_Pa }) => ({
+    title: 'Fasteners carry more than stated',
+    text: `At ${Math.round(pressure_Pa)} Pa each one at the ${sideTexts[side]} takes ${Math.round(each_N)} N, the stated limit is ${Math.round(limit_N)} N. Set them closer, and ask the maker or an engineer: simple statics count no prying.`,
+  }),
+  'needs-lift': ({ weight_kg, people }) => ({
+    title: 'A lift is needed',
+    text: `${Math.round(weight_kg)} kg would take ${people} people. More than four do not get round it: order a lift or hoist early.`,
+  }),
 };
+
+/** `inner seal` for the strip of any side. */
+const withoutSide = (id: string): string => pieceName(id).replace(/(, .*| \(.*\))$/, '');
+const metres = (m: number): string => `${m < 10 ? m.toFixed(1) : Math.round(m)} m`;
+const grams = (kg: number): string => `${Math.round(kg * 1000)} g/m²`;

@@ -72,6 +72,16 @@ export const pieceTexts: Readonly<Record<string, string>> = {
   trim: 'Trim frame',
 };
 
+/** What a line of air runs over besides pieces. */
+export const layerTexts: Readonly<Record<string, string>> = {
+  'interior-membrane': 'Interior membrane',
+  drywall: 'Drywall',
+  plaster: 'Plaster',
+  framing: 'Framing',
+  masonry: 'Masonry',
+  sheathing: 'Sheathing',
+};
+
 export const materialTexts: Readonly<Record<SheetMaterialId | SolidMaterial, string>> = {
   wrap: 'housewrap',
   'self-adhered': 'self-adhered membrane',

@@ -1,0 +1,114 @@
+/** Where air gets through: the pen line that does not close, what goes through it, a seal that cannot work. */
+import type { Interrupter, Lift } from '../../air/proof.ts';
+import type { CutId } from '../../drawing/section.ts';
+import { designJoint } from '../../joints/designer.ts';
+import type { Choices } from '../../methods/axes.ts';
+import { defineCheck } from '../check.ts';
+import type { FindingFacts, Fix } from '../finding.ts';
+
+const TRACED = 'the pen test, traced round the opening; common practice, no source';
+const PRACTICE = 'common practice, no source';
+
+const choose = (choices: Partial<Choices>): Fix => ({ kind: 'design-changing', set: {}, choose: choices });
+
+/** Foam and pieces that only lie on each other let a little through, a gap lets it blow. */
+export const lineOpen = defineCheck({
+  code: 'air-line-open',
+  proof: 'air',
+  severity: 'fails',
+  source: TRACED,
+  *run({ air, choices }) {
+    if (!air || !choices) return;
+    for (const { side, lifts } of air.sides)
+      for (const lift of lifts) {
+        const { kind, width_mm, between } = lift;
+        yield {
+          severity: kind === 'gap' ? 'fails' : 'watch',
+          facts: { side, kind, width_mm, between },
+          fixes: bridges(side, lift, choices),
+        };
+      }
+  },
+});
+
+export const lineBreaks = defineCheck({
+  code: 'air-line-breaks',
+  proof: 'air',
+  severity: 'fails',
+  source: TRACED,
+  *run({ air }) {
+    for (const { where, apart } of air?.breaks ?? []) yield { facts: { where, apart } };
+  },
+});
+
+export const interrupted = defineCheck({
+  code: 'air-interrupted',
+  proof: 'air',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ air, choices }) {
+    for (const { sides, ...place } of together(air?.interrupters ?? [])) {
+      const pulled = place.thing.endsWith('-shims') && choices?.shims !== 'removed';
+      yield { facts: { sides, ...place }, fixes: pulled ? [choose({ shims: 'removed' })] : [] };
+    }
+  },
+});
+
+/** Left and right jamb are one finding: what goes through is the same, and so is what to do. */
+function together(all: readonly Interrupter[]): FindingFacts['air-interrupted'][] {
+  const kinds = new Map<string, FindingFacts['air-interrupted']>();
+  for (const { side, thing, member, count, width_mm } of all) {
+    const kind = member.replace(/-(left|right|head|sill)$/, '');
+    const known = kinds.get(`${thing} ${kind}`);
+    kinds.set(`${thing} ${kind}`, {
+      thing,
+      member: known?.member ?? member,
+      count: count + (known?.count ?? 0),
+      width_mm,
+      sides: [...(known?.sides ?? []), side],
+    });
+  }
+  return [...kinds.values()];
+}
+
+export const waits = defineCheck({
+  code: 'air-waits',
+  proof: 'air',
+  severity: 'note',
+  source: PRACTICE,
+  *run({ air }) {
+    if (air?.closed && air.waitsFor) yield { facts: { layer: air.waitsFor } };
+  },
+});
+
+export const sealUnfit = defineCheck({
+  code: 'seal-unfit',
+  proof: 'air',
+  severity: 'watch',
+  source: 'ASTM C1193 and C1472, from memory; ranges of foam and bands are common practice, no source',
+  *run(draft) {
+    const design = designJoint(draft);
+    const chosen = design?.seals.find((seal) => seal.id === design.chosen);
+    const instead = design?.recommended ?? null;
+    // Of foam and fibre alone rules of their own speak.
+    if (!chosen || chosen.verdict !== 'fails' || chosen.id === 'foam-alone') return;
+    const reason = chosen.reasons.find((r) => r.weight === 'no');
+    if (!reason) return;
+    yield {
+      facts: { seal: chosen.id, reason, instead },
+      fixes: instead && instead !== chosen.id ? [choose({ innerSeal: instead })] : [],
+    };
+  },
+});
+
+/** What would carry the line over the place, as far as one choice does. */
+function bridges(side: CutId, { kind, between }: Lift, choices: Choices): Fix[] {
+  if (kind === 'foam') return [choose({ innerSeal: 'corner-tape' })];
+  const [from, to] = between;
+  if (side === 'head' && choices.flapEdge === 'open' && to.startsWith('head-tape'))
+    return [choose({ flapEdge: 'taped' })];
+  if (to === 'pan' && choices.pan === 'rigid') return [choose({ pan: 'stretched' })];
+  if (side !== 'sill' && choices.jambs === 'bare' && kind === 'gap') return [choose({ jambs: 'flashing' })];
+  if (side === 'sill' && choices.pan === 'none' && from !== 'pan') return [choose({ pan: 'stretched' })];
+  return [];
+}

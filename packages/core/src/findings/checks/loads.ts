@@ -1,0 +1,27 @@
+/** Loads that somebody stated a limit for, and weights that hands do not carry. */
+import { proveLoads } from '../../loads/proof.ts';
+import { defineCheck } from '../check.ts';
+
+export const fasteners = defineCheck({
+  code: 'fastener-overloaded',
+  proof: 'structure',
+  severity: 'fails',
+  source: 'simple statics; the limit is the maker’s',
+  *run(draft) {
+    const load = proveLoads(draft)?.fasteners;
+    if (!load || load.limit_N === null || load.verdict !== 'fails') return;
+    const { side, each_N } = load.worst;
+    yield { facts: { side, each_N, limit_N: load.limit_N, pressure_Pa: load.pressure_Pa } };
+  },
+});
+
+export const lift = defineCheck({
+  code: 'needs-lift',
+  proof: 'structure',
+  severity: 'note',
+  source: 'common practice, no source',
+  *run(draft) {
+    const handling = proveLoads(draft)?.handling;
+    if (handling?.needsLift) yield { facts: { weight_kg: handling.weight.kg, people: handling.people } };
+  },
+});

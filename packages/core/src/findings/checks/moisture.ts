@@ -1,0 +1,43 @@
+/** Damp that cannot get out: in the joint round the frame, and between the layers of the wall. */
+import { MOST_WATER_kg_m2, proveMoisture } from '../../moisture/proof.ts';
+import { defineCheck } from '../check.ts';
+
+export const dries = defineCheck({
+  code: 'joint-dries-inward',
+  proof: 'moisture',
+  severity: 'watch',
+  source: 'common practice, no source',
+  *run({ build, job, wall }) {
+    if (!build || !wall) return;
+    const { inner_m, outer_m, drains, twoClosed, verdict } = proveMoisture(build, { job, wall }).joint;
+    if (verdict === 'holds') return;
+    yield {
+      severity: verdict === 'fails' ? 'fails' : 'note',
+      facts: { inner_m, outer_m, drains, twoClosed },
+    };
+  },
+});
+
+export const gathers = defineCheck({
+  code: 'wall-gathers-water',
+  proof: 'moisture',
+  severity: 'watch',
+  source: 'ISO 13788, from memory',
+  *run({ build, job, wall }) {
+    if (!build || !wall || !job.job.months) return;
+    const { wall: year, wallVerdict, layers } = proveMoisture(build, { job, wall });
+    if (!year || year.outcome === 'none') return;
+    const [wettest] = year.wet.toSorted((a, b) => b.most_kg_m2 - a.most_kg_m2);
+    const name = (i: number | undefined) => (i === undefined ? null : (layers[i]?.name ?? null));
+    yield {
+      severity: wallVerdict === 'fails' ? 'fails' : 'watch',
+      facts: {
+        layers: [name(wettest?.between[0]), name(wettest?.between[1])],
+        most_kg_m2: year.most_kg_m2,
+        left_kg_m2: year.left_kg_m2,
+        outcome: year.outcome,
+        limit_kg_m2: MOST_WATER_kg_m2,
+      },
+    };
+  },
+});

@@ -1,0 +1,48 @@
+/** The proof of moisture for one opening: the joint's balance, and the wall over twelve months where they are known. */
+import type { JobContext, Wall } from '../documents/schema.ts';
+import { gravest, type Verdict } from '../findings/finding.ts';
+import { conditionsOf } from '../heat/conditions.ts';
+import { conductivities } from '../heat/conductivities.ts';
+import { RSI_SURFACE } from '../heat/junction.ts';
+import type { Build } from '../plan/draft.ts';
+import { jointBalance, type JointBalance } from './joint-balance.ts';
+import { outerResistance, vapourLayers, type VapourLayer } from './layers.ts';
+import { monthlyMoisture, type MonthlyMoisture } from './monthly.ts';
+
+export interface MoistureProof {
+  readonly joint: JointBalance;
+  /** From the weather to the room. */
+  readonly layers: readonly VapourLayer[];
+  /** `null` while the job has no months, or where the method does not apply. */
+  readonly wall: MonthlyMoisture | null;
+  readonly wallVerdict: Verdict;
+  readonly verdict: Verdict;
+}
+
+/** Drops run off a smooth layer from here on, kg/m². Source: DIN 4108-3 asks less of layers that take up no water, from memory. */
+export const MOST_WATER_kg_m2 = 0.5;
+
+export function proveMoisture(build: Build, o: { job: JobContext; wall: Wall }): MoistureProof {
+  const { job, materials = [] } = o.job;
+  const joint = jointBalance(build.context.choices, materials);
+  const layers = vapourLayers(build, { lambda: conductivities(materials), materials, wall: o.wall });
+  const { inside_C, humidity_percent } = conditionsOf(job);
+  const wall = job.months
+    ? monthlyMoisture({
+        layers,
+        rse: outerResistance(build),
+        rsi: RSI_SURFACE,
+        months: job.months.rows,
+        inside_C,
+        humidity_percent,
+      })
+    : null;
+  const wallVerdict = verdictOfWall(wall);
+  return { joint, layers, wall, wallVerdict, verdict: gravest([joint.verdict, wallVerdict]) };
+}
+
+function verdictOfWall(wall: MonthlyMoisture | null): Verdict {
+  if (!wall) return 'not-checkable';
+  if (wall.outcome === 'none') return 'holds';
+  return wall.outcome === 'gathers' || wall.most_kg_m2 > MOST_WATER_kg_m2 ? 'fails' : 'watch';
+}
