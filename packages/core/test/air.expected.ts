@@ -109,3 +109,72 @@ export const expectedAir: Readonly<Record<PresetId, ExpectedAir>> = {
     'interior-membrane framing pan membrane unit',
   ),
 };
+
+/**
+ * The step with which each school becomes airtight for good; `null` where it never does. A closed barrier is tight when
+ * its flap is taped down, everything else when the seal to the room is in. Common practice, no source.
+ */
+export const expectedClosings: Readonly<Record<PresetId, string | null>> = {
+  'drained-head-flap': null,
+  'closed-barrier': 'flap-down-taped',
+  'open-studs': 'inner-sealant',
+  'foam-buck-outboard': 'inner-seal',
+  'fluid-recessed': 'inner-sealant',
+  'masonry-cavity': 'membrane-down',
+  'drained-full-jambs': null,
+  'cut-back-wrap': null,
+  'integral-sheathing': 'inner-seal',
+  'rigid-pan-heavy': null,
+  'foam-buck-inside': 'inner-seal',
+  'interior-clips': 'inner-sheet',
+  'panel-frame': 'inner-seal',
+  pocket: 'inner-sealant',
+  'separate-fin-double-head': 'inner-seal',
+  'deep-wall-blocks': 'membrane-down',
+};
+
+interface ExpectedGap {
+  readonly name: string;
+  readonly preset: PresetId;
+  readonly choose: Readonly<Record<string, string>>;
+  readonly sides: readonly CutId[];
+  readonly kind: 'loose' | 'foam' | 'gap';
+  /** What one choice brings the line over it. */
+  readonly fix: Readonly<Record<string, string>>;
+}
+
+/** What rightly stays open, and where. */
+export const expectedGaps: readonly ExpectedGap[] = [
+  {
+    name: 'bare jambs and head of a frame without fins leave its seals nothing to reach the wall’s layer over',
+    preset: 'fluid-recessed',
+    choose: { jambs: 'bare' },
+    sides: ['head', 'left', 'right'],
+    kind: 'gap',
+    fix: { jambs: 'flashing' },
+  },
+  {
+    name: 'foam alone leaves a drained sill to the foam, where the other sides still have their seal outside',
+    preset: 'fluid-recessed',
+    choose: { innerSeal: 'foam-alone', gapFill: 'foam' },
+    sides: ['sill'],
+    kind: 'foam',
+    fix: { innerSeal: 'corner-tape' },
+  },
+  {
+    name: 'a flap left open is only laid on the head tape',
+    preset: 'drained-full-jambs',
+    choose: {},
+    sides: ['head'],
+    kind: 'loose',
+    fix: { flapEdge: 'taped' },
+  },
+  {
+    name: 'a rigid pan is only laid on the wrap',
+    preset: 'rigid-pan-heavy',
+    choose: { flapEdge: 'taped' },
+    sides: ['sill'],
+    kind: 'loose',
+    fix: { pan: 'stretched' },
+  },
+];

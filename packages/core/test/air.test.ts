@@ -1,25 +1,39 @@
 import { describe, expect, it } from 'vitest';
 import {
   airCorners,
+  airtightFrom,
+  bridgesOf,
   cutIds,
   exampleJob,
   openingsOf,
   planOpening,
   presetIds,
   proveAir,
+  tradesThatMayCut,
+  weakPlaces,
+  withoutPiece,
+  type AirProof,
   type Build,
+  type CutId,
+  type Finding,
   type Opening,
+  type Plan,
   type PresetId,
 } from '@hulvek/core';
-import { expectedAir } from './air.expected.ts';
+import { expectedAir, expectedClosings, expectedGaps } from './air.expected.ts';
 
-const built = (preset: PresetId, changes: Partial<Opening> = {}): Build => {
+const planned = (preset: PresetId, changes: Partial<Opening> = {}): Plan => {
   const file = exampleJob(preset);
   const [opening] = openingsOf(file);
-  const { build } = opening ? planOpening({ ...opening, ...changes }, file) : { build: null };
+  if (!opening) throw new Error('an example without an opening');
+  return planOpening({ ...opening, ...changes }, file);
+};
+const built = (preset: PresetId, choices: Opening['choices'] = {}): Build => {
+  const { build } = planned(preset, { choices });
   if (!build) throw new Error(`${preset} is not built`);
   return build;
 };
+const lineAt = (proof: AirProof, side: CutId) => proof.sides.find((s) => s.side === side)?.line ?? null;
 
 describe.each(presetIds)('the pen line of %s', (preset) => {
   const proof = proveAir(built(preset));
@@ -32,5 +46,118 @@ describe.each(presetIds)('the pen line of %s', (preset) => {
   });
   it.each(airCorners)('passes or leaves open the corner %s as it was written', (corner) => {
     expect(proof.open.includes(corner)).toBe(expected.open.includes(corner));
+  });
+  it('closes for good in the step that was written, or never', () => {
+    const build = built(preset);
+    const count = airtightFrom(build);
+    expect(count === null ? null : build.steps[count - 1]?.id).toBe(expectedClosings[preset]);
+  });
+});
+
+it.each(expectedGaps)('$name', ({ preset, choose, sides, kind, fix }) => {
+  const plan = planned(preset, { choices: choose as Opening['choices'] });
+  const open = (p: Plan) =>
+    p.findings.flatMap((f) => (f.code === 'air-line-open' && f.facts.kind === kind ? [f.facts.side] : []));
+  expect(open(plan)).toEqual(sides);
+  const found = plan.findings.find(
+    (f): f is Extract<Finding, { code: 'air-line-open' }> =>
+      f.code === 'air-line-open' && f.facts.kind === kind,
+  );
+  expect(found?.fixes[0]?.choose).toEqual(fix);
+  const mended = planned(preset, { choices: { ...choose, ...fix } as Opening['choices'] });
+  expect(open(mended)).toEqual([]);
+});
+
+it('bare jambs of a finned unit: the line runs outside beside them, inside below, and breaks where the pan’s upturn ends', () => {
+  const broken = (choices: Opening['choices']) =>
+    planned('integral-sheathing', { choices }).findings.flatMap((f) =>
+      f.code === 'air-line-breaks' ? [f] : [],
+    );
+  const found = broken({ jambs: 'bare' });
+  expect(found.map((f) => f.facts.where).sort()).toEqual(['left', 'right']);
+  // The upturn is 150 mm above the sill's slope, which rises 3 to 16 mm.
+  for (const { facts } of found) expect(facts.at_mm).toBeGreaterThan(150);
+  for (const { facts } of found) expect(facts.at_mm).toBeLessThan(170);
+  expect(found[0]?.fixes[0]?.choose).toEqual({ jambs: 'flashing' });
+  expect(broken({ jambs: 'flashing' })).toEqual([]);
+});
+
+/** Every piece of every school's line, one at a time. */
+const bridges = presetIds.flatMap((preset) =>
+  bridgesOf(proveAir(built(preset)), built(preset)).map((piece) => ({ preset, piece })),
+);
+describe('a piece of the line left out', () => {
+  it.each(bridges)('$preset without $piece opens there, or a second line is named', ({ preset, piece }) => {
+    const build = built(preset);
+    const proof = proveAir(build);
+    const { sides, opens, second } = withoutPiece(build, proof, piece);
+    expect(sides.length).toBeGreaterThan(0);
+    for (const side of sides) {
+      const line = second[side] ?? null;
+      const corners = opens.filter((where) => where.split('-').includes(side));
+      if (line === null) expect([side, ...corners]).toEqual(expect.arrayContaining([side]));
+      else {
+        expect(line).not.toContain(piece);
+        expect(line.at(-1)).toBe('unit');
+        expect(line[0]).toBe(lineAt(proof, side)?.[0]);
+      }
+      if (line === null && !proof.open.some((corner) => corner.split('-').includes(side)))
+        expect(opens.length).toBeGreaterThan(0);
+    }
+  });
+
+  it('names the outer line of a finned window when its inner seal is gone, and a hole where nothing is behind it', () => {
+    const build = built('integral-sheathing');
+    const proof = proveAir(build);
+    const left = withoutPiece(build, proof, 'seal-left');
+    expect(left.second.left?.join(' ')).toBe('wall-face jamb-tape-left fin unit');
+    // The sill drains, so outside there is nothing to fall back on.
+    const sill = withoutPiece(build, proof, 'seal-sill');
+    expect(sill.second.sill).toBeNull();
+    expect(sill.opens).toEqual(expect.arrayContaining(['sill', 'sill-left', 'sill-right']));
+  });
+});
+
+describe('what goes through the line', () => {
+  it('jamb shims that are pulled interrupt nothing; those that stay, and all that carry the unit, are counted', () => {
+    const through = (shims: 'removed' | 'at-hinges') =>
+      proveAir(built('open-studs', { shims })).interrupters.map((i) => `${i.side}: ${i.count} ${i.thing}`);
+    expect(through('removed')).toEqual(['sill: 3 sill-shims']);
+    expect(through('at-hinges').filter((i) => i.endsWith('jamb-shims'))).toHaveLength(2);
+  });
+  it('a tape over the joint is not gone through by shims behind it', () => {
+    const of = (innerSeal: 'sealant-rod' | 'corner-tape') =>
+      proveAir(built('fluid-recessed', { innerSeal })).interrupters.filter((i) => i.thing === 'jamb-shims');
+    expect(of('sealant-rod')).not.toEqual([]);
+    expect(of('corner-tape')).toEqual([]);
+  });
+  it('a wrap is reached by whoever clads, a strip by the drywall cutter unless a guard lies over it', () => {
+    const build = built('drained-full-jambs', { guard: 'none' });
+    const risks = tradesThatMayCut(proveAir(build), build);
+    expect(risks.find((r) => r.trade === 'cladding')?.members).toContain('wrap');
+    expect(risks.find((r) => r.trade === 'drywall')).toMatchObject({ guarded: false });
+    const guarded = built('drained-full-jambs', { guard: 'strip' });
+    expect(tradesThatMayCut(proveAir(guarded), guarded).find((r) => r.trade === 'drywall')?.guarded).toBe(
+      true,
+    );
+  });
+  it('four strips have four corners to look at, a membrane five laps', () => {
+    const places = (preset: PresetId) => {
+      const build = built(preset);
+      return weakPlaces(proveAir(build), build).map(({ kind, count }) => `${count} ${kind}`);
+    };
+    expect(places('integral-sheathing')).toContain('4 tape-end');
+    expect(places('masonry-cavity')).toContain('5 membrane-lap');
+    expect(places('closed-barrier')).toContain('4 fin-corner');
+  });
+});
+
+it('a bond lost on site opens the line as a piece left out does', () => {
+  const build = built('integral-sheathing');
+  const lost = proveAir(build, { lost: ['seal-sill'] });
+  expect(lost.closed).toBe(false);
+  expect(lost.sides.find((s) => s.side === 'sill')?.lifts[0]).toMatchObject({
+    kind: 'foam',
+    between: ['pan', 'foam'],
   });
 });

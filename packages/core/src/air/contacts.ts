@@ -117,7 +117,9 @@ function topAt(laid: Laid, along: number, section: AirSection, standing: Standin
   if (top) return top.thing;
   const [w, across] = runsAlong(laid.surface) === 1 ? [0, along] : [along, 0];
   const { side } = section.station;
-  return underneath(standing.moment.build.context, { side, surface: laid.surface, across, w });
+  const bare = underneath(standing.moment.build.context, { side, surface: laid.surface, across, w });
+  // A buck that was left out carries nothing.
+  return bare?.startsWith('buck-') && !standing.solids.some(({ piece }) => piece.id === bare) ? null : bare;
 }
 
 /** A point of what is laid, as (w, across). */

@@ -111,7 +111,12 @@ export interface FindingFacts {
   /** The pen has to be lifted along a side. */
   'air-line-open': Pick<Lift, 'kind' | 'width_mm' | 'between'> & { readonly side: CutId };
   /** The line does not go on into the next one, at a corner or along a side. */
-  'air-line-breaks': { readonly where: AirCorner | CutId; readonly apart: readonly [string, string] };
+  'air-line-breaks': {
+    readonly where: AirCorner | CutId;
+    /** Along the side, from the opening's lower left corner; `null` at a corner. */
+    readonly at_mm: number | null;
+    readonly apart: readonly [string, string];
+  };
   'air-interrupted': Pick<Interrupter, 'thing' | 'member' | 'count' | 'width_mm'> & {
     readonly sides: readonly CutId[];
   };

@@ -36,8 +36,11 @@ export const lineBreaks = defineCheck({
   proof: 'air',
   severity: 'fails',
   source: TRACED,
-  *run({ air }) {
-    for (const { where, apart } of air?.breaks ?? []) yield { facts: { where, apart } };
+  *run({ air, choices }) {
+    const bare =
+      choices?.jambs === 'bare' && (choices.airLayer === 'water-layer' || choices.airLayer === 'sheathing');
+    for (const { where, at, apart } of air?.breaks ?? [])
+      yield { facts: { where, at_mm: at, apart }, fixes: bare ? [choose({ jambs: 'flashing' })] : [] };
   },
 });
 
@@ -48,7 +51,7 @@ export const interrupted = defineCheck({
   source: PRACTICE,
   *run({ air, choices }) {
     for (const { sides, ...place } of together(air?.interrupters ?? [])) {
-      const pulled = place.thing.endsWith('-shims') && choices?.shims !== 'removed';
+      const pulled = place.thing === 'jamb-shims' && choices?.shims !== 'removed';
       yield { facts: { sides, ...place }, fixes: pulled ? [choose({ shims: 'removed' })] : [] };
     }
   },

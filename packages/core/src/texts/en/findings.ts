@@ -355,13 +355,13 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
       }[kind]
     }. ${kind === 'loose' ? 'Where this layer keeps the air out, bond it; where another one does, choose that as the air layer.' : 'Carry the line over with a piece that sticks to both.'}`,
   }),
-  'air-line-breaks': ({ where, apart }) => ({
+  'air-line-breaks': ({ where, at_mm, apart }, f) => ({
     title: `Air line does not go round: ${where in cornerTexts ? cornerTexts[where as AirCorner] : sideTexts[where as Side]}`,
-    text: `On one side it runs over the ${pieceName(apart[0])}, on the next over the ${pieceName(apart[1])}, and the two do not meet. Air passes between them. Let one of them run round the corner, or patch it.`,
+    text: `${at_mm === null ? 'On one side' : `${sentence(f.length(at_mm))} along it, on one side`} it runs over the ${pieceName(apart[0])}, on the next over the ${pieceName(apart[1])}, and the two do not meet. Air passes between them. Let one of them run round the corner, or patch it.`,
   }),
   'air-interrupted': ({ sides, thing, member, count, width_mm }, f) => ({
     title: `${sentence(pieceName(thing))} go through the ${withoutSide(member)}`,
-    text: `${count === 1 ? 'One place' : `${count} places`} at ${list(sides.map((side) => sideTexts[side]))}, ${f.length(width_mm)} each. Air passes beside what stands in a seal: ${thing.endsWith('-shims') ? 'pull them and close the place' : 'seal round each one'}, and look at it before it is covered.`,
+    text: `${count === 1 ? 'One place' : `${count} places`} at ${list(sides.map((side) => sideTexts[side]))}, ${f.length(width_mm)} each. Air passes beside what stands in a seal: ${thing === 'jamb-shims' ? 'pull them and close the place' : thing === 'sill-shims' ? 'they carry the unit and stay, so seal round each one' : 'seal round each one'}, and look at it before it is covered.`,
   }),
   'air-waits': ({ layer }) => ({
     title: `Airtight only with the ${pieceName(layer)}`,
