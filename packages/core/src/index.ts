@@ -107,6 +107,7 @@ export {
   type SideAir,
 } from './air/proof.ts';
 export { airCorners, type AirCorner } from './air/ring.ts';
+export * from './air/course.ts';
 export * from './air/later-trades.ts';
 export * from './air/leakage.ts';
 export * from './air/second-line.ts';

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import {
   airCorners,
+  airCourse,
+  airRing,
   airtightFrom,
   bridgesOf,
   cutIds,
@@ -68,15 +70,14 @@ it.each(expectedGaps)('$name', ({ preset, choose, sides, kind, fix }) => {
   expect(open(mended)).toEqual([]);
 });
 
-it('bare jambs of a finned unit: the line runs outside beside them, inside below, and breaks where the pan’s upturn ends', () => {
+it('bare jambs of a finned unit: the line runs outside beside them, inside below, and breaks beside the pan’s upturn', () => {
   const broken = (choices: Opening['choices']) =>
     planned('integral-sheathing', { choices }).findings.flatMap((f) =>
       f.code === 'air-line-breaks' ? [f] : [],
     );
   const found = broken({ jambs: 'bare' });
   expect(found.map((f) => f.facts.where).sort()).toEqual(['left', 'right']);
-  // The upturn is 150 mm above the sill's slope, which rises 3 to 16 mm.
-  for (const { facts } of found) expect(facts.at_mm).toBeGreaterThan(150);
+  // The upturn ends 150 mm above the sill's slope, which rises 3 to 16 mm: up to there the inner line has its bridge.
   for (const { facts } of found) expect(facts.at_mm).toBeLessThan(170);
   expect(found[0]?.fixes[0]?.choose).toEqual({ jambs: 'flashing' });
   expect(broken({ jambs: 'flashing' })).toEqual([]);
@@ -159,5 +160,40 @@ it('a bond lost on site opens the line as a piece left out does', () => {
   expect(lost.sides.find((s) => s.side === 'sill')?.lifts[0]).toMatchObject({
     kind: 'foam',
     between: ['pan', 'foam'],
+  });
+});
+
+describe('the line as it is drawn', () => {
+  it.each(presetIds)('in %s comes onto the frame at its edge, through the things it is made of', (preset) => {
+    const build = built(preset);
+    const proof = proveAir(build);
+    const { left, bottom, width, height } = build.context.unit;
+    const edge = { sill: bottom, left, head: bottom + height, right: left + width };
+    for (const side of cutIds) {
+      const course = airCourse(build, proof, side);
+      const found = proof.sides.find((s) => s.side === side);
+      if (!course) {
+        expect(found?.lifts.map((l) => l.kind)).toContain('gap');
+        continue;
+      }
+      const last = course.points.at(-1) ?? [0, 0, 0];
+      const across = side === 'left' || side === 'right' ? last[0] : last[1];
+      // A fin meets the frame at its own root; bands and sealant in the middle of the joint's side.
+      expect(Math.abs(across - edge[side])).toBeLessThan(40);
+      expect(course.lift === null).toBe(
+        course.stops.map((s) => s.thing).join() === found?.line?.join() || found?.lifts.length === 0,
+      );
+    }
+  });
+  it('on the face goes round the whole frame and leaves out what is lifted', () => {
+    const build = built('drained-full-jambs');
+    const { stretches } = airRing(build, proveAir(build));
+    const length = (closed: boolean) =>
+      stretches
+        .filter((s) => s.closed === closed)
+        .reduce((sum, s) => sum + Math.hypot(s.to[0] - s.from[0], s.to[1] - s.from[1]), 0);
+    const { width, height } = build.context.unit;
+    expect(length(true) + length(false)).toBeCloseTo(2 * (width + height), 0);
+    expect(length(false)).toBeGreaterThan(0.8 * width);
   });
 });

@@ -1,4 +1,5 @@
 /** The demo job: an invented field station on a cold, windy coast. Every name and number is made up. */
+import { generatedMonths } from '../climate/months.ts';
 import { presets } from '../methods/index.ts';
 import type { PresetId } from '../methods/presets.ts';
 import { planOpening } from '../plan/plan-opening.ts';
@@ -54,6 +55,10 @@ const unit = (id: string, name: string, operation: string, width: number, height
   frameFace: length(70),
   fin,
   waterTest_Pa: width > 1000 ? 220 : 300,
+  frameMaterial: 'vinyl',
+  panes: [length(4), length(4)],
+  // As its maker states for a screw through the fin.
+  limits: { fastener_N: 260 },
 });
 
 const method = (id: string, name: string, preset: PresetId) => ({
@@ -219,6 +224,13 @@ export function skarvPoint(): JobFile {
       climate: { inside_C: 20, humidity_percent: 45, outside_C: -5 },
       // Framing round the hole is counted in.
       heatLimits: { psiMost: 0.16 },
+      months: {
+        source: 'generator',
+        note: 'Invented coast: seed 14, 6 °C over the year, 0.5 °C in January',
+        rows: generatedMonths({ seed: 14, year_C: 6, coldest_C: 0.5, coast: true }),
+      },
+      joints: { installed_C: 8, coldest_C: -10, hottest_C: 45, movement: 0.25 },
+      handling: { person_kg: 23, gust_ms: 9 },
       facades: [
         { name: 'South', uMost: 1.4, shgcLeast: 0.45 },
         { name: 'North', uMost: 1.1 },
@@ -242,6 +254,7 @@ export function skarvPoint(): JobFile {
           { role: 'sheathing', material: 'wood-board', thickness: length(12) },
           { role: 'framing', material: 'stud', thickness: length(140) },
         ],
+        insideSheet_sd_m: 5,
       },
     ],
     units: [

@@ -1,5 +1,6 @@
 /** The third demo job: an invented clinic with cavity walls, its windows in the insulation plane. All made up. */
 import { jobFileSchema, JOB_FORMAT, JOB_VERSION, openingsOf, type JobFile } from '../job-file/job-file.ts';
+import { generatedMonths } from '../climate/months.ts';
 import { presets } from '../methods/index.ts';
 import { exampleUnit, exampleWalls, soundReadings } from './example.ts';
 
@@ -35,6 +36,11 @@ export function tanneryRow(): JobFile {
       climate: { inside_C: 21, humidity_percent: 50, outside_C: -8 },
       heatLimits: { psiMost: 0.05 },
       wind: { gust_ms: 38, terrain: 'built-up' },
+      months: {
+        source: 'generator',
+        note: 'Invented inland town: seed 5, 8 °C over the year, −2 °C in January',
+        rows: generatedMonths({ seed: 5, year_C: 8, coldest_C: -2, coast: false }),
+      },
     },
     walls: [{ id: 'cavity-452', ...exampleWalls['cavity-452'] }],
     units: Object.entries(SIZES).map(([id, [width, height]]) =>

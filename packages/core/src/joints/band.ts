@@ -9,13 +9,13 @@ export interface BandSize {
 /** Working ranges to choose from: invented, in the usual steps; the maker's own go before them. Common practice, no source. */
 export const bandSizes: readonly BandSize[] = [
   { from_mm: 2, to_mm: 4 },
-  { from_mm: 3, to_mm: 6 },
-  { from_mm: 4, to_mm: 9 },
-  { from_mm: 6, to_mm: 12 },
-  { from_mm: 8, to_mm: 15 },
-  { from_mm: 10, to_mm: 19 },
-  { from_mm: 14, to_mm: 25 },
-  { from_mm: 20, to_mm: 34 },
+  { from_mm: 3, to_mm: 7 },
+  { from_mm: 4, to_mm: 10 },
+  { from_mm: 5, to_mm: 13 },
+  { from_mm: 7, to_mm: 17 },
+  { from_mm: 10, to_mm: 22 },
+  { from_mm: 14, to_mm: 28 },
+  { from_mm: 20, to_mm: 38 },
 ];
 
 /** Returns the narrowest size that covers the joint from its least to its most; `null` where none does. */

@@ -64,6 +64,7 @@ export function jointBalance(choices: Choices, materials: readonly Material[]): 
     outerBy,
     drains,
     twoClosed,
-    verdict: balanced && !(twoClosed && !drains) ? 'holds' : balanced || drains ? 'watch' : 'fails',
+    verdict:
+      (balanced && !twoClosed) || (balanced && drains) ? 'holds' : twoClosed || drains ? 'watch' : 'fails',
   };
 }

@@ -24,7 +24,7 @@ export const lineOpen = defineCheck({
         const { kind, width_mm, between } = lift;
         yield {
           severity: kind === 'gap' ? 'fails' : 'watch',
-          facts: { side, kind, width_mm, between },
+          facts: { side, kind, width_mm: Math.round(width_mm), between },
           fixes: bridges(side, lift, choices),
         };
       }

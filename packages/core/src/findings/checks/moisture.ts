@@ -12,7 +12,7 @@ export const dries = defineCheck({
     const { inner_m, outer_m, drains, twoClosed, verdict } = proveMoisture(build, { job, wall }).joint;
     if (verdict === 'holds') return;
     yield {
-      severity: verdict === 'fails' ? 'fails' : 'note',
+      severity: verdict === 'fails' ? 'fails' : drains ? 'note' : 'watch',
       facts: { inner_m, outer_m, drains, twoClosed },
     };
   },
