@@ -38,6 +38,7 @@ export const unitFields = [
   'leastGap',
   'largestGap',
   'fasteners',
+  'fastener_N',
 ] as const;
 export type UnitField = (typeof unitFields)[number];
 export type UnitForm = Record<UnitField, string>;
@@ -89,6 +90,7 @@ export function unitForm(unit: Unit): UnitForm {
     leastGap: unit.limits?.leastGap?.typed ?? '',
     largestGap: unit.limits?.largestGap?.typed ?? '',
     fasteners: unit.limits?.fasteners ?? '',
+    fastener_N: figure(unit.limits?.fastener_N),
   };
 }
 
@@ -102,6 +104,7 @@ const PATHS: Readonly<Partial<Record<string, UnitField>>> = {
   'limits.leastGap': 'leastGap',
   'limits.largestGap': 'largestGap',
   'limits.fasteners': 'fasteners',
+  'limits.fastener_N': 'fastener_N',
 };
 
 export type UnitRead =
@@ -132,6 +135,7 @@ export function unitFromForm(id: string, form: UnitForm, lengths: LengthUnit): U
     leastGap: length('leastGap'),
     largestGap: length('largestGap'),
     fasteners: choice('fasteners'),
+    fastener_N: figure('fastener_N'),
   });
   const parsed = unitSchema.safeParse(
     defined({

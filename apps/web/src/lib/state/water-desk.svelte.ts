@@ -1,39 +1,21 @@
 /** The proof of water on the screen: which wall is looked at, which water is followed, what is tried out. */
 import {
-  asBuilt,
   courseOf,
-  cutDrawing,
-  faceDrawing,
-  formatLength,
-  pieceText,
-  planOpening,
   proveWater,
   sourceLines,
   verdictOf,
   waterVerdict,
-  withChanges,
-  type AsBuilt,
-  type Build,
-  type ChangedBuild,
-  type ChangeRefused,
   type Course,
-  type Drawing,
-  type Finding,
   type Fix,
   type Lap,
-  type Opening,
-  type Plan,
   type SourceTrace,
   type Verdict,
   type WallChange,
   type WaterPart,
   type WaterProof,
 } from '@hulvek/core';
-import { DetailDesk } from './detail-desk.svelte.ts';
 import type { OpeningEditor } from './opening.svelte.ts';
-
-export const waterViews = ['face', 'head', 'left', 'right', 'sill'] as const;
-export type WaterView = (typeof waterViews)[number];
+import { WallDesk } from './wall-desk.svelte.ts';
 
 /** A source with the stretch of it that is followed. */
 export interface Followed {
@@ -41,84 +23,34 @@ export interface Followed {
   readonly part: WaterPart;
 }
 
-export class WaterDesk {
-  readonly editor: OpeningEditor;
-  readonly desk: DetailDesk;
-  view = $state<WaterView>('face');
-  wall = $state<'planned' | 'built'>('planned');
+export class WaterDesk extends WallDesk {
   show = $state<'run' | 'wayIn'>('run');
   /** Stop of the course that is looked at. */
   at = $state(0);
-  tries = $state.raw<readonly WallChange[]>([]);
-  problem = $state<ChangeRefused | null>(null);
   lap = $state<string | null>(null);
   #chosen = $state<string | null>(null);
-  /** The opening before the last fix, to be looked at beside what became of it. */
-  #before = $state.raw<Opening | null>(null);
-  showBefore = $state(false);
 
   constructor(editor: OpeningEditor) {
-    this.editor = editor;
-    this.desk = new DetailDesk(editor);
-  }
-
-  plan = $derived.by((): Plan =>
-    this.#before && this.showBefore ? planOpening(this.#before, this.editor.context) : this.desk.plan,
-  );
-  get compares(): boolean {
-    return this.#before !== null;
-  }
-  /** Findings about water before and after the last fix. */
-  mended = $derived.by(() => {
-    if (!this.#before) return null;
-    const graver = (plan: Plan) =>
-      waterFindings(plan).filter((f) => f.severity === 'fails' || f.severity === 'watch').length;
-    const [was, is] = [graver(planOpening(this.#before, this.editor.context)), graver(this.editor.plan)];
-    return { fixed: was - is, left: is };
-  });
-
-  built = $derived.by((): AsBuilt | null => {
-    const { build } = this.plan;
-    const entries = this.editor.store.view(this.editor.id)?.entries ?? [];
-    return build ? asBuilt(build, entries) : null;
-  });
-  #tried = $derived.by((): ChangedBuild | null => {
-    const { build } = this.plan;
-    const base = this.wall === 'built' ? this.built : build && { build, lost: [] };
-    if (!base) return null;
-    const next = withChanges(base.build, this.tries);
-    if (!next.ok) return { build: base.build, lost: base.lost };
-    return { build: next.value.build, lost: [...base.lost, ...next.value.lost] };
-  });
-  build = $derived.by((): Build | null => this.#tried?.build ?? null);
-  step = $derived.by((): number => {
-    const last = this.build?.steps.length ?? 0;
-    const usual = this.wall === 'built' ? (this.built?.count ?? last) : last;
-    return Math.min(this.desk.chosenStep ?? usual, last);
-  });
-  get finished(): boolean {
-    return this.step === (this.build?.steps.length ?? 0);
+    super(editor, ['water']);
   }
 
   /** Of the wall when it is finished; of the wall as it stands where that is what is looked at. */
   proof = $derived.by((): WaterProof | null => {
-    const [tried, { water, exposed }] = [this.#tried, this.plan];
+    const [tried, { water, exposed }] = [this.tried, this.plan];
     if (!tried) return null;
-    const asPlanned = this.wall === 'planned' && this.tries.length === 0;
-    return asPlanned ? water : proveWater(tried.build, exposed, { lost: tried.lost });
+    return this.asPlanned ? water : proveWater(tried.build, exposed, { lost: tried.lost });
   });
   tonight = $derived.by((): WaterProof | null =>
-    this.#tried && !this.finished
-      ? proveWater(this.#tried.build, this.plan.exposed, { count: this.step, lost: this.#tried.lost })
+    this.tried && !this.finished
+      ? proveWater(this.tried.build, this.plan.exposed, { count: this.step, lost: this.tried.lost })
       : null,
   );
   /** What is followed in the drawing: the wall of the moment that is drawn. */
   traces = $derived.by(() => (this.tonight ?? this.proof)?.traces ?? []);
 
-  findings = $derived.by((): readonly Finding[] => waterFindings(this.plan));
   verdict = $derived.by((): Verdict => {
     const [proof, own] = [this.proof, verdictOf(this.findings)];
-    if (!proof || (this.wall === 'planned' && this.tries.length === 0)) return own;
+    if (!proof || this.asPlanned) return own;
     return proof.verdict;
   });
 
@@ -158,50 +90,17 @@ export class WaterDesk {
 
   lapShown = $derived.by((): Lap | null => this.proof?.laps.find((lap) => lapKey(lap) === this.lap) ?? null);
 
-  draw(size: { width: number; height: number }): Drawing {
-    const { build, view } = this;
-    if (!build) throw new Error('nothing is built yet');
-    const { units } = this.editor.context.job;
-    const hide = new Set(['dimensions'] as const);
-    const figure = (mm: number) => formatLength(mm, units, 'figure');
-    const options = { ...size, step: this.step, figure, hide };
-    return view === 'face'
-      ? faceDrawing(build, options)
-      : cutDrawing(build, { ...options, cut: view, name: pieceText });
+  override try(change: WallChange): boolean {
+    const tried = super.try(change);
+    if (tried) this.at = 0;
+    return tried;
   }
-
-  try(change: WallChange): boolean {
-    const base = this.#tried;
-    const result = base ? withChanges(base.build, [change]) : null;
-    this.problem = result && !result.ok ? result.error : null;
-    if (!result?.ok) return false;
-    this.tries = [...this.tries, change];
+  override applyFix(fix: Fix): void {
     this.at = 0;
-    return true;
-  }
-  drop(change: WallChange): void {
-    this.tries = this.tries.filter((other) => other !== change);
-    this.problem = null;
-  }
-  clear(): void {
-    this.tries = [];
-    this.problem = null;
-  }
-
-  applyFix(fix: Fix): void {
-    this.#before = this.editor.opening;
-    this.showBefore = false;
-    this.at = 0;
-    this.desk.applyFix(fix);
-  }
-  undo(): void {
-    this.#before = null;
-    this.showBefore = false;
-    this.editor.undo();
+    super.applyFix(fix);
   }
 }
 
 export const partKey = (source: string, { outcome, k, bonds, wets }: WaterPart): string =>
   [source, outcome, k, wets, ...bonds].join(' ');
 export const lapKey = ({ pair }: Lap): string => [pair.plane, ...pair.upper, '>', ...pair.lower].join(' ');
-const waterFindings = (plan: Plan): readonly Finding[] => plan.findings.filter((f) => f.proof === 'water');

@@ -393,6 +393,7 @@ export const text = {
       leastGap: 'Least gap',
       largestGap: 'Largest gap',
       fasteners: 'Fasteners',
+      fastener_N: 'One fastener carries, N',
     },
     choices: {
       operation: { fixed: 'fixed', casement: 'casement', awning: 'awning', sliding: 'sliding', hung: 'hung' },
@@ -468,6 +469,8 @@ export const text = {
     up: 'Outward',
     save: 'Keep the wall',
     wrong: (layer: string) => `${layer}: the thickness must read as a length.`,
+    sheet: 'Sheet on the room side, sd in m (empty for none)',
+    sheetWrong: 'The sheet on the room side: sd is a figure from 0.01 to 2000 m, or empty.',
     shared: (n: number) =>
       n === 1 ? 'Used by this opening only.' : `Used by ${n} openings: all of them change.`,
     roles: {

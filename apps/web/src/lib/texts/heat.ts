@@ -54,8 +54,6 @@ const signed = (value: number, digits: number): string =>
 const degrees = (value: number): string => `${value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)}`;
 
 export const heatText = {
-  proofs: { water: 'Water', heat: 'Heat' },
-  choose: 'Which proof',
   title: 'Heat',
   views: 'Which cut',
   empty: 'Heat is solved once width, height, wall, unit and method are known.',

@@ -14,7 +14,7 @@
     /** A handle was opened to type its figure. */
     ontype?: (handle: Handle) => void;
     /** Drawn over the drawing, in pixels of its paper. */
-    over?: Snippet<[Drawing]>;
+    over?: Snippet<[Drawing]> | undefined;
   }
 </script>
 

@@ -9,7 +9,9 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { text } from '$lib/texts/en.ts';
+  import { conditionText } from '$lib/texts/conditions.ts';
   import { heatText } from '$lib/texts/heat.ts';
+  import { proveText } from '$lib/texts/prove.ts';
 
   let { store }: JobTabsProps = $props();
   const tabs = $derived([
@@ -20,7 +22,9 @@
     { path: '/units', word: text.units.title },
     { path: '/sizes', word: text.sizes.title },
     { path: '/cut-sheet', word: text.cutSheet.title },
+    { path: '/proofs', word: proveText.job.title },
     { path: '/heat', word: heatText.job.title },
+    { path: '/conditions', word: conditionText.title },
     { path: '/shelf', word: text.shelf.title },
     ...(store.pack.rights.includes('people') ? [{ path: '/people', word: text.people.open }] : []),
   ]);

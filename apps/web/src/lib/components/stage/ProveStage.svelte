@@ -8,28 +8,48 @@
 
 <script lang="ts">
   import { page } from '$app/state';
-  import { heatText } from '$lib/texts/heat.ts';
+  import { proofIds, proveText, type ProofId } from '$lib/texts/prove.ts';
+  import type { Component, Snippet } from 'svelte';
+  import ProveAir from './ProveAir.svelte';
   import ProveHeat from './ProveHeat.svelte';
+  import ProveJoint from './ProveJoint.svelte';
+  import ProveLoads from './ProveLoads.svelte';
+  import ProveMoisture from './ProveMoisture.svelte';
   import ProveWater from './ProveWater.svelte';
+  import ProveWhole from './ProveWhole.svelte';
 
   let { editor }: ProveStageProps = $props();
-  const proof = $derived(page.url.searchParams.get('proof') === 'heat' ? 'heat' : 'water');
+  const proof = $derived.by((): ProofId => {
+    const asked = page.url.searchParams.get('proof');
+    return proofIds.find((id) => id === asked) ?? 'whole';
+  });
+  const PROOFS: Readonly<Record<ProofId, Component<{ editor: OpeningEditor; proofs: Snippet }>>> = {
+    whole: ProveWhole,
+    water: ProveWater,
+    air: ProveAir,
+    heat: ProveHeat,
+    joint: ProveJoint,
+    moisture: ProveMoisture,
+    loads: ProveLoads,
+  };
+  const Proof = $derived(PROOFS[proof]);
 </script>
 
 {#snippet proofs()}
-  <nav class="proofs" aria-label={heatText.choose}>
-    {#each ['water', 'heat'] as const as name (name)}
-      <a href="?proof={name}" aria-current={proof === name ? 'page' : undefined}>{heatText.proofs[name]}</a>
+  <nav class="proofs" aria-label={proveText.choose}>
+    {#each proofIds as name (name)}
+      <a href="?proof={name}" aria-current={proof === name ? 'page' : undefined}>{proveText.proofs[name]}</a>
     {/each}
   </nav>
 {/snippet}
 
-{#if proof === 'heat'}<ProveHeat {editor} {proofs} />{:else}<ProveWater {editor} {proofs} />{/if}
+<Proof {editor} {proofs} />
 
 <style>
   .proofs {
     display: flex;
-    gap: var(--gap-4);
+    flex-flow: row wrap;
+    gap: 0 var(--gap-3);
     border-bottom: 1px solid var(--line);
   }
   a {

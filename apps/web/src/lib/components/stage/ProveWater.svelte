@@ -13,7 +13,8 @@
   import Desk from '$lib/components/drawing/Desk.svelte';
   import StepStrip from '$lib/components/drawing/StepStrip.svelte';
   import WaterRun from '$lib/components/drawing/WaterRun.svelte';
-  import { WaterDesk, waterViews } from '$lib/state/water-desk.svelte.ts';
+  import { WaterDesk } from '$lib/state/water-desk.svelte.ts';
+  import { wallViews } from '$lib/state/wall-desk.svelte.ts';
   import { text } from '$lib/texts/en.ts';
   import { waterText } from '$lib/texts/water.ts';
   import { formatLength } from '@hulvek/core';
@@ -26,7 +27,7 @@
   import WaterCourse from './WaterCourse.svelte';
   import WaterLaps from './WaterLaps.svelte';
   import WaterSources from './WaterSources.svelte';
-  import WaterTries from './WaterTries.svelte';
+  import WallTries from './WallTries.svelte';
 
   let { editor, proofs }: ProveWaterProps = $props();
   const water = untrack(() => new WaterDesk(editor));
@@ -48,7 +49,7 @@
 >
   {#snippet views()}
     <div class="switch" role="group" aria-label={waterText.views}>
-      {#each waterViews as name (name)}
+      {#each wallViews as name (name)}
         <button type="button" aria-pressed={water.view === name} onclick={() => (water.view = name)}
           >{text.detail.views[name]}</button
         >
@@ -93,7 +94,7 @@
       </p>
     {/if}
     {#if build}
-      <WaterTries {water} />
+      <WallTries desk={water} title={waterText.tries} />
       <WaterLaps {water} />
     {/if}
     <details>

@@ -8,7 +8,7 @@
 
 <script lang="ts">
   import Button from '$lib/components/ui/Button.svelte';
-  import { sitePartsOf } from '$lib/site-parts.ts';
+  import { pickParts } from '$lib/site-parts.ts';
   import { text } from '$lib/texts/en.ts';
   import { LAYER_SHARE, jobSchema, terrains, type Terrain } from '@hulvek/core';
   import { untrack } from 'svelte';
@@ -93,8 +93,7 @@
       problem = ofClimate ? text.site.climateWhole : text.site.wrong;
       return;
     }
-    // Lines have a page of their own.
-    const { lines: _lines, ...was } = sitePartsOf(job);
+    const was = pickParts(job, Object.keys(SITE_FIELDS) as (keyof typeof SITE_FIELDS)[]);
     problem = await store.put('site', { was, change });
     saved = problem === '';
   }

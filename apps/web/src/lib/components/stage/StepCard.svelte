@@ -20,7 +20,16 @@
   import PictureButton from '$lib/components/ui/PictureButton.svelte';
   import { text } from '$lib/texts/en.ts';
   import { clockTime } from '$lib/texts/time.ts';
-  import { formatLength, needTexts, pieceText, stepText, type Blocker, type Entry } from '@hulvek/core';
+  import {
+    formatLength,
+    handlingOf,
+    handlingText,
+    needTexts,
+    pieceText,
+    stepText,
+    type Blocker,
+    type Entry,
+  } from '@hulvek/core';
 
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { changeText } from '$lib/texts/water.ts';
@@ -36,6 +45,11 @@
   const cuts = $derived((log.plan?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
   const shims = $derived(step.places.some((id) => id.endsWith('shims')) ? (log.plan?.fit?.shims ?? []) : []);
   const ownShims = $derived(shims.filter((s) => (s.side === 'sill') === step.places.includes('sill-shims')));
+  /** Said where the unit is in somebody's hands. */
+  const lifts = $derived(step.places.includes('unit') || step.id === 'dry-fit');
+  const handling = $derived(
+    lifts && log.plan?.unit ? handlingOf(log.plan.unit, log.plan.job.job.handling) : null,
+  );
   const length = $derived((mm: number) => formatLength(mm, units));
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
   const otherwise = $derived(now.entries.filter((entry) => entry.kind === 'built'));
@@ -85,6 +99,7 @@
     {/if}
     <p>{words.how}</p>
     {#if words.caution}<p class="caution"><b>{text.install.caution}.</b> {words.caution}</p>{/if}
+    {#if handling}<p class="caution" data-testid="handling">{handlingText(handling)}</p>{/if}
     {#if cuts.length > 0}
       <dl>
         {#each cuts as cut (cut.piece)}

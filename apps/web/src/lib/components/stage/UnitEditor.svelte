@@ -51,7 +51,7 @@
         'madeAt_m',
       ],
     },
-    { name: 'maker', fields: ['foam', 'leastGap', 'largestGap', 'fasteners'] },
+    { name: 'maker', fields: ['foam', 'leastGap', 'largestGap', 'fasteners', 'fastener_N'] },
   ];
   const choices = text.units.choices as Partial<Record<UnitField, Readonly<Record<string, string>>>>;
 

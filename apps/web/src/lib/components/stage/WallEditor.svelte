@@ -25,6 +25,7 @@
       wall.layers.map(({ role, material, thickness }) => ({ role, material, typed: thickness.typed })),
     ),
   );
+  let sheet = $state(untrack(() => String(wall.insideSheet_sd_m ?? '')));
   let buck = $state(
     untrack(() => ({
       kind: method.buck?.kind ?? ('' as '' | 'lumber' | 'foam'),
@@ -51,7 +52,17 @@
       problem = text.wall.wrong(text.wall.roles[wrong.role]);
       return;
     }
-    const item = { ...base.wall, layers: next } as Wall;
+    const { insideSheet_sd_m: _before, ...rest } = base.wall;
+    const sd_m = Number(sheet.trim().replace(',', '.'));
+    if (sheet.trim() !== '' && !(sd_m >= 0.01 && sd_m <= 2000)) {
+      problem = text.wall.sheetWrong;
+      return;
+    }
+    const item = {
+      ...rest,
+      layers: next,
+      ...(sheet.trim() !== '' && { insideSheet_sd_m: sd_m }),
+    } as Wall;
     problem = await store.put('shelf', { kind: 'walls', was: base.wall, item });
     if (problem === '') base = { ...base, wall: item };
   }
@@ -96,6 +107,7 @@
         <Button kind="quiet" onclick={() => layers.splice(i, 1)}>{text.wall.remove}</Button>
       </div>
     {/each}
+    <div class="row"><LooseField label={text.wall.sheet} bind:value={sheet} /></div>
     <div class="row">
       <Button
         disabled={layers.length >= 12}

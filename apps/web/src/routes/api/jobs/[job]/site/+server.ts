@@ -14,6 +14,10 @@ const part = jobSchema.pick({
   wind: true,
   climate: true,
   heatLimits: true,
+  months: true,
+  joints: true,
+  prices: true,
+  handling: true,
 } satisfies Record<(typeof siteParts)[number], true>);
 /** `was`: the same parts as the sender knew them. */
 const body = z.strictObject({ was: part, change: part });

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ProofVerdicts from '$lib/components/stage/ProofVerdicts.svelte';
   import HeatFigures from '$lib/components/stage/HeatFigures.svelte';
   import Paper from '$lib/components/drawing/Paper.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
@@ -138,6 +139,7 @@
               {/each}
             </ul>
           {:else}<p class="quiet">{text.compare.noFindings}</p>{/if}
+          <ProofVerdicts {plan} context={editor.context} />
           <HeatFigures {plan} />
           <details>
             <summary>{text.compare.listPieces}</summary>

@@ -1,8 +1,9 @@
 <script module lang="ts">
-  import type { WaterDesk } from '$lib/state/water-desk.svelte.ts';
+  import type { WallDesk } from '$lib/state/wall-desk.svelte.ts';
 
-  export interface WaterTriesProps {
-    water: WaterDesk;
+  export interface WallTriesProps {
+    desk: WallDesk;
+    title: string;
   }
 </script>
 
@@ -13,40 +14,40 @@
   import { formatLength, stepText } from '@hulvek/core';
   import BuiltForm from './BuiltForm.svelte';
 
-  let { water }: WaterTriesProps = $props();
-  const units = $derived(water.editor.context.job.units);
+  let { desk, title }: WallTriesProps = $props();
+  const units = $derived(desk.editor.context.job.units);
   const length = (mm: number) => formatLength(mm, units);
   const pieces = $derived(
-    (water.build?.pieces ?? []).map((p) => p.id).filter((id) => id !== 'fin' && id !== 'unit'),
+    (desk.build?.pieces ?? []).map((p) => p.id).filter((id) => id !== 'fin' && id !== 'unit'),
   );
-  const steps = $derived(water.build?.steps ?? []);
+  const steps = $derived(desk.build?.steps ?? []);
   let asking = $state<'piece' | 'step' | null>(null);
   let step = $state('');
   let before = $state('');
 
   function move(event: SubmitEvent) {
     event.preventDefault();
-    if (water.try({ kind: 'moved', step, before })) asking = null;
+    if (desk.try({ kind: 'moved', step, before })) asking = null;
   }
 </script>
 
-<h3>{t.tries}</h3>
+<h3>{title}</h3>
 <p class="quiet">{t.triesLead}</p>
-{#if water.tries.length > 0}
+{#if desk.tries.length > 0}
   <ul>
-    {#each water.tries as change, i (i)}
+    {#each desk.tries as change, i (i)}
       <li>
         {changeText(change, length)}
         <button
           type="button"
           class="as-link"
           aria-label={t.drop(changeText(change, length))}
-          onclick={() => water.drop(change)}><X size={16} /></button
+          onclick={() => desk.drop(change)}><X size={16} /></button
         >
       </li>
     {/each}
   </ul>
-  <Button kind="quiet" onclick={() => water.clear()}>{t.clear}</Button>
+  <Button kind="quiet" onclick={() => desk.clear()}>{t.clear}</Button>
 {/if}
 <div class="row">
   <Button onclick={() => (asking = asking === 'piece' ? null : 'piece')}>{t.tryPiece}</Button>
@@ -58,7 +59,7 @@
     {units}
     save={t.tryIt}
     onbuilt={(change) => {
-      if (water.try(change)) asking = null;
+      if (desk.try(change)) asking = null;
     }}
     oncancel={() => (asking = null)}
   />
@@ -75,7 +76,7 @@
     <Button type="submit" disabled={step === '' || before === '' || step === before}>{t.tryIt}</Button>
   </form>
 {/if}
-<p class="problem" role="status">{water.problem ? t.refused[water.problem] : ''}</p>
+<p class="problem" role="status">{desk.problem ? t.refused[desk.problem] : ''}</p>
 
 <style>
   h3 {

@@ -1,0 +1,132 @@
+<script module lang="ts">
+  export interface ChartSet {
+    readonly label: string;
+    /** `null` leaves a gap. */
+    readonly data: readonly (number | null)[];
+    /** Name of a colour token. */
+    readonly colour: string;
+    readonly dash?: readonly number[];
+    readonly point?: 'circle' | 'rect' | 'triangle' | 'rectRot' | 'cross' | 'star';
+  }
+  export interface ProofChartProps {
+    kind: 'line' | 'bar';
+    labels: readonly string[];
+    sets: readonly ChartSet[];
+    /** Below the horizontal axis. */
+    axis: string;
+    label: string;
+    /** A vertical mark at this index of the labels. */
+    mark?: number | null;
+  }
+</script>
+
+<script lang="ts">
+  import {
+    BarController,
+    BarElement,
+    CategoryScale,
+    Chart,
+    Legend,
+    LinearScale,
+    LineController,
+    LineElement,
+    PointElement,
+    Tooltip,
+    type ChartConfiguration,
+    type Plugin,
+  } from 'chart.js';
+  import { prefersReducedMotion } from 'svelte/motion';
+
+  let { kind, labels, sets, axis, label, mark = null }: ProofChartProps = $props();
+  Chart.register(
+    BarController,
+    BarElement,
+    CategoryScale,
+    Legend,
+    LinearScale,
+    LineController,
+    LineElement,
+    PointElement,
+    Tooltip,
+  );
+  let canvas: HTMLCanvasElement;
+  let chart: Chart | null = null;
+  const token = (name: string) => getComputedStyle(canvas).getPropertyValue(name).trim();
+
+  const marker: Plugin = {
+    id: 'mark',
+    afterDatasetsDraw: ({ ctx, chartArea, scales }) => {
+      const scale = scales.x;
+      if (mark === null || !scale) return;
+      const [low, high] = [Math.floor(mark), Math.ceil(mark)];
+      const x =
+        scale.getPixelForValue(low) +
+        (scale.getPixelForValue(high) - scale.getPixelForValue(low)) * (mark - low);
+      ctx.save();
+      ctx.strokeStyle = token('--ink');
+      ctx.setLineDash([2, 3]);
+      ctx.beginPath();
+      ctx.moveTo(x, chartArea.top);
+      ctx.lineTo(x, chartArea.bottom);
+      ctx.stroke();
+      ctx.restore();
+    },
+  };
+
+  function config(): ChartConfiguration<'line' | 'bar'> {
+    const ink = token('--ink');
+    return {
+      type: kind,
+      plugins: [marker],
+      data: {
+        labels: [...labels],
+        datasets: sets.map((set) => ({
+          type: kind,
+          label: set.label,
+          data: [...set.data],
+          borderColor: token(set.colour),
+          backgroundColor: token(set.colour),
+          borderDash: [...(set.dash ?? [])],
+          borderWidth: 2,
+          pointRadius: 2.5,
+          pointStyle: set.point ?? 'circle',
+          spanGaps: false,
+        })),
+      },
+      options: {
+        animation: prefersReducedMotion.current ? false : { duration: 150 },
+        maintainAspectRatio: false,
+        color: ink,
+        font: { family: token('--font') },
+        plugins: { legend: { display: sets.length > 1, labels: { color: ink, usePointStyle: true } } },
+        scales: {
+          x: {
+            ticks: { color: ink, maxTicksLimit: 10 },
+            title: { display: axis !== '', text: axis, color: ink },
+          },
+          y: { ticks: { color: ink }, beginAtZero: true, grace: '5%' },
+        },
+      },
+    };
+  }
+
+  $effect(() => {
+    const next = config();
+    void mark;
+    chart?.destroy();
+    chart = new Chart(canvas, next);
+  });
+  $effect(() => () => {
+    chart?.destroy();
+    chart = null;
+  });
+</script>
+
+<div class="chart" role="img" aria-label={label}><canvas bind:this={canvas}></canvas></div>
+
+<style>
+  .chart {
+    position: relative;
+    height: 240px;
+  }
+</style>

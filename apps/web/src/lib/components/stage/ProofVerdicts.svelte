@@ -1,0 +1,60 @@
+<script module lang="ts">
+  import type { JobContext, Plan } from '@hulvek/core';
+
+  export interface ProofVerdictsProps {
+    plan: Plan;
+    context: JobContext;
+  }
+</script>
+
+<script lang="ts">
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { proofVerdicts, quickProofs } from '$lib/state/proof-verdicts.ts';
+  import { proveText } from '$lib/texts/prove.ts';
+  import { designJoint, placeOfLine, sealText } from '@hulvek/core';
+
+  let { plan, context }: ProofVerdictsProps = $props();
+  const verdicts = $derived(proofVerdicts(plan, context));
+  const design = $derived(designJoint(plan));
+  const open = $derived([
+    ...(plan.air?.sides ?? []).filter((s) => s.lifts.length > 0).map((s) => s.side),
+    ...(plan.air?.breaks ?? []).map((b) => b.where),
+  ]);
+  const t = proveText.joint;
+</script>
+
+<dl data-testid="proof-verdicts">
+  {#each quickProofs as proof (proof)}
+    <div>
+      <dt>{proof === 'fit' ? proveText.whole.fit : proveText.proofs[proof]}</dt>
+      <dd>
+        <VerdictMark verdict={verdicts[proof]} word />
+        {#if proof === 'air' && open.length > 0}<span>{open.map(placeOfLine).join(', ')}</span>{/if}
+        {#if proof === 'joint' && design}
+          {@const bill = design.seals.find((s) => s.id === design.chosen)?.bill}
+          <span>{sealText(design.chosen)}, {t.money(bill?.cost ?? 0)}, {t.minutes(bill?.minutes ?? 0)}</span>
+        {/if}
+      </dd>
+    </div>
+  {/each}
+</dl>
+
+<style>
+  dl {
+    display: grid;
+    gap: 2px;
+  }
+  div {
+    display: grid;
+    grid-template-columns: 8rem 1fr;
+  }
+  dt,
+  span {
+    color: var(--ink-soft);
+  }
+  dd {
+    display: flex;
+    flex-flow: row wrap;
+    gap: 0 var(--gap-2);
+  }
+</style>

@@ -1,0 +1,78 @@
+<script module lang="ts">
+  import type { WallDesk, WallView } from '$lib/state/wall-desk.svelte.ts';
+  import type { Drawing } from '@hulvek/core';
+  import type { Snippet } from 'svelte';
+
+  export interface ProofWallProps {
+    desk: WallDesk;
+    /** What the sheet and its panel are about. */
+    title: string;
+    empty: string;
+    views: readonly WallView[];
+    /** Beside the buttons of the views. */
+    tools?: Snippet;
+    over?: Snippet<[Drawing]>;
+    /** Whether the steps of the work can be gone through. */
+    steps?: boolean;
+    panel: Snippet;
+  }
+</script>
+
+<script lang="ts">
+  import Desk from '$lib/components/drawing/Desk.svelte';
+  import StepStrip from '$lib/components/drawing/StepStrip.svelte';
+  import { text } from '$lib/texts/en.ts';
+  import { waterText } from '$lib/texts/water.ts';
+  import ProofFrame from './ProofFrame.svelte';
+
+  let { desk, title, empty, views: names, tools, over, steps = false, panel }: ProofWallProps = $props();
+  const build = $derived(desk.build);
+</script>
+
+<ProofFrame
+  label={title}
+  canvas={build ? canvas : null}
+  {empty}
+  isCut={desk.view !== 'face'}
+  panelLabel={title}
+  {panel}
+>
+  {#snippet views()}
+    <div class="switch" role="group" aria-label={text.detail.viewLabel}>
+      {#each names as name (name)}
+        <button type="button" aria-pressed={desk.view === name} onclick={() => (desk.view = name)}
+          >{text.detail.views[name]}</button
+        >
+      {/each}
+    </div>
+    {#if desk.compares}
+      <span class="switch" role="group" aria-label={waterText.compared}>
+        <button type="button" aria-pressed={desk.showBefore} onclick={() => (desk.showBefore = true)}
+          >{waterText.was}</button
+        >
+        <button type="button" aria-pressed={!desk.showBefore} onclick={() => (desk.showBefore = false)}
+          >{waterText.is}</button
+        >
+      </span>
+    {/if}
+    {@render tools?.()}
+  {/snippet}
+  {#snippet below()}
+    {#if build && steps}
+      <StepStrip steps={build.steps} step={desk.step} onstep={(next) => (desk.desk.chosenStep = next)} />
+    {/if}
+  {/snippet}
+</ProofFrame>
+
+{#snippet canvas()}
+  {#key desk.view}
+    <Desk
+      label={text.detail.labels[desk.view]}
+      draw={(size) => desk.draw(size)}
+      say={desk.editor.mayPlan && !desk.showBefore ? (handle) => desk.desk.sayHandle(handle) : null}
+      ondrag={(handle, mm, fine) => desk.desk.drag(handle, mm, fine)}
+      ondrop={() => desk.desk.drop()}
+      {over}
+    />
+  {/key}
+{/snippet}

@@ -1,0 +1,145 @@
+<script module lang="ts">
+  import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
+  import type { Snippet } from 'svelte';
+
+  export interface ProveMoistureProps {
+    editor: OpeningEditor;
+    /** Other proofs to go to. */
+    proofs: Snippet;
+  }
+</script>
+
+<script lang="ts">
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { WallDesk, wallViews } from '$lib/state/wall-desk.svelte.ts';
+  import { text } from '$lib/texts/en.ts';
+  import { heatText } from '$lib/texts/heat.ts';
+  import { proveText } from '$lib/texts/prove.ts';
+  import { conditionsOf, monthTexts, proveMoisture, vapourLayerText } from '@hulvek/core';
+  import { untrack } from 'svelte';
+  import HeatFigures from './HeatFigures.svelte';
+  import ProofChart, { type ChartSet } from './ProofChart.svelte';
+  import ProofFindings from './ProofFindings.svelte';
+  import ProofWall from './ProofWall.svelte';
+
+  let { editor, proofs }: ProveMoistureProps = $props();
+  const t = proveText.moisture;
+  const desk = untrack(() => {
+    const made = new WallDesk(editor, ['moisture']);
+    made.view = 'sill';
+    return made;
+  });
+  const job = $derived(editor.context.job);
+  const proof = $derived(
+    desk.plan.build && desk.plan.wall
+      ? proveMoisture(desk.plan.build, { job: editor.context, wall: desk.plan.wall })
+      : null,
+  );
+  const names = $derived(proof?.layers.map((layer) => layer.name) ?? []);
+  const LOOKS = [
+    { colour: '--water', point: 'circle' },
+    { colour: '--rust', point: 'rect', dash: [6, 4] },
+    { colour: '--air', point: 'triangle', dash: [2, 4] },
+  ] as const;
+  const labels = $derived(proof?.wall?.order.map((month) => monthTexts[month] ?? '') ?? []);
+  const sets = $derived(
+    (proof?.wall?.wet ?? []).map((plane, i): ChartSet => ({
+      label: t.where(plane.between, names),
+      data: plane.water_kg_m2.map((kg) => Math.round(kg * 1000)),
+      ...(LOOKS[i % LOOKS.length] ?? LOOKS[0]),
+    })),
+  );
+</script>
+
+<ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews}>
+  {#snippet panel()}
+    {@render proofs()}
+    <h2><VerdictMark verdict={proof?.verdict ?? 'not-checkable'} word /> {t.title}</h2>
+    {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
+    {#if proof}
+      <h3><VerdictMark verdict={proof.joint.verdict} /> {t.joint}</h3>
+      <p>{t.jointSays(proof.joint)}</p>
+      <h3><VerdictMark verdict={proof.wallVerdict} /> {t.wall}</h3>
+      {#if proof.wall && job.months}
+        <p data-testid="wall-moisture">{t.outcome(proof.wall)}</p>
+        {#if sets.length > 0}
+          <ProofChart kind="bar" {labels} {sets} axis={t.month} label={t.chart} />
+          <table class="wide">
+            <caption>{t.chart}</caption>
+            <thead>
+              <tr
+                ><td></td>{#each labels as month (month)}<th scope="col">{month}</th>{/each}</tr
+              >
+            </thead>
+            <tbody>
+              {#each sets as set (set.label)}
+                <tr
+                  ><th scope="row">{set.label}</th>{#each set.data as grams, i (i)}<td>{grams}</td>{/each}</tr
+                >
+              {/each}
+            </tbody>
+          </table>
+        {/if}
+        <p class="quiet">{t.source(job.months.source, job.months.note)}</p>
+      {:else}<p>{t.noMonths}</p>{/if}
+      <h3>{t.layers}</h3>
+      <table data-testid="vapour-layers">
+        <thead>
+          <tr><th scope="col">{t.layer}</th><th scope="col">{t.r}</th><th scope="col">{t.sd}</th></tr>
+        </thead>
+        <tbody>
+          {#each proof.layers as layer, i (i)}
+            <tr>
+              <th scope="row">{vapourLayerText(layer.name)}</th>
+              <td>{layer.r === 0 ? '' : layer.r.toFixed(2)}</td>
+              <td>{layer.sd_m.toFixed(2)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else}<p>{t.nothing}</p>{/if}
+    <ProofFindings {desk} verdict={proof?.verdict ?? 'not-checkable'} />
+    {#if desk.plan.build}
+      <h3>{t.surface}</h3>
+      <HeatFigures plan={desk.plan} />
+      <p class="quiet">{heatText.limits(conditionsOf(job))}</p>
+    {/if}
+    <p class="quiet">{t.note}</p>
+  {/snippet}
+</ProofWall>
+
+<style>
+  table {
+    display: block;
+    overflow-x: auto;
+    border-collapse: collapse;
+    width: 100%;
+  }
+  caption {
+    text-align: left;
+    color: var(--ink-soft);
+    font-size: 0.85rem;
+  }
+  th,
+  td {
+    padding: 4px var(--gap-3) 4px 0;
+    text-align: left;
+    font-weight: inherit;
+  }
+  td {
+    font-family: var(--mono);
+  }
+  tbody th::first-letter {
+    text-transform: uppercase;
+  }
+  thead th {
+    font-size: 0.85rem;
+    color: var(--ink-soft);
+  }
+  h3 {
+    display: flex;
+    align-items: baseline;
+    gap: var(--gap-2);
+    margin-top: var(--gap-3);
+  }
+</style>

@@ -1,0 +1,211 @@
+<script module lang="ts">
+  import type { OpeningEditor } from '$lib/state/opening.svelte.ts';
+  import type { Snippet } from 'svelte';
+
+  export interface ProveWholeProps {
+    editor: OpeningEditor;
+    /** Single proofs to go to. */
+    proofs: Snippet;
+  }
+</script>
+
+<script lang="ts">
+  import AirLine from '$lib/components/drawing/AirLine.svelte';
+  import WaterRun from '$lib/components/drawing/WaterRun.svelte';
+  import ProofMark from '$lib/components/ui/ProofMark.svelte';
+  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import { AirDesk } from '$lib/state/air-desk.svelte.ts';
+  import { HeatDesk } from '$lib/state/heat-desk.svelte.ts';
+  import { WaterDesk } from '$lib/state/water-desk.svelte.ts';
+  import { wallViews } from '$lib/state/wall-desk.svelte.ts';
+  import { text } from '$lib/texts/en.ts';
+  import { heatText } from '$lib/texts/heat.ts';
+  import { proveText, type ProofId } from '$lib/texts/prove.ts';
+  import {
+    cutIds,
+    designJoint,
+    formatLength,
+    proveLoads,
+    proveMoisture,
+    sealText,
+    severities,
+    verdictOf,
+    type Verdict,
+  } from '@hulvek/core';
+  import { onDestroy, untrack } from 'svelte';
+  import ProofFindings from './ProofFindings.svelte';
+  import ProofWall from './ProofWall.svelte';
+
+  let { editor, proofs }: ProveWholeProps = $props();
+  const t = proveText.whole;
+  const water = untrack(() => new WaterDesk(editor));
+  const air = untrack(() => new AirDesk(editor));
+  const heat = untrack(() => new HeatDesk(editor));
+  onDestroy(() => heat.close());
+  water.view = 'sill';
+  const plan = $derived(water.plan);
+  const units = $derived(editor.context.job.units);
+  const figure = (mm: number) => formatLength(mm, units, 'figure');
+
+  $effect(() => {
+    air.view = water.view;
+  });
+  $effect(() => {
+    const { opening } = water.desk.plan;
+    void editor.context;
+    untrack(() => heat.look(opening));
+  });
+
+  const design = $derived(designJoint(plan));
+  const moisture = $derived(
+    plan.build && plan.wall ? proveMoisture(plan.build, { job: editor.context, wall: plan.wall }) : null,
+  );
+  const loads = $derived(proveLoads(plan));
+  const coldest = $derived(
+    cutIds
+      .flatMap((cut) => heat.sides[cut]?.side.coldest ?? [])
+      .toSorted((a, b) => a.temperature_C - b.temperature_C)[0] ?? null,
+  );
+  const wet = $derived(plan.findings.filter((f) => f.code === 'water-gets-in').length);
+  const open = $derived([
+    ...(plan.air?.sides ?? []).filter((s) => s.lifts.length > 0).map((s) => s.side),
+    ...(plan.air?.breaks ?? []).map((b) => b.where),
+  ]);
+
+  const rows = $derived.by((): { id: ProofId; verdict: Verdict; says: string }[] =>
+    plan.build
+      ? [
+          {
+            id: 'water',
+            verdict: water.verdict,
+            says: t.waterSays(wet, plan.water?.singles.length ?? 0),
+          },
+          { id: 'air', verdict: air.verdict, says: t.airSays(open, air.closes?.number ?? null) },
+          {
+            id: 'heat',
+            verdict: heat.verdict,
+            says: heat.problem
+              ? heatText.problem(heat.problem)
+              : t.heatSays(coldest?.temperature_C ?? null, coldest?.fRsi ?? null),
+          },
+          {
+            id: 'joint',
+            verdict: design?.verdict ?? 'not-checkable',
+            says: design
+              ? t.jointSays(sealText(design.chosen), design.recommended && sealText(design.recommended))
+              : '',
+          },
+          {
+            id: 'moisture',
+            verdict: moisture?.verdict ?? 'not-checkable',
+            says: t.moistureSays(moisture?.wall?.outcome ?? null),
+          },
+          {
+            id: 'loads',
+            verdict: loads?.verdict ?? 'not-checkable',
+            says: t.loadsSays(
+              loads?.handling?.weight.kg ?? null,
+              loads?.handling?.people ?? null,
+              loads?.fasteners?.worst.each_N ?? null,
+            ),
+          },
+        ]
+      : [],
+  );
+  const rank = (severity: (typeof severities)[number]) => severities.indexOf(severity);
+  const findings = $derived(
+    [...plan.findings, ...heat.findings].toSorted((a, b) => rank(a.severity) - rank(b.severity)),
+  );
+  /** Layers stand side by side in a cut, three pixels each. */
+  const ASIDE_px = 3;
+</script>
+
+<ProofWall desk={water} title={t.title} empty={t.nothing} views={wallViews} steps>
+  {#snippet over(drawing)}
+    <AirLine {drawing} course={air.course} ring={air.view === 'face' ? air.ring : null} gaps={[]} />
+    {#if water.course}
+      <WaterRun
+        {drawing}
+        course={water.course}
+        lines={water.lines}
+        wets={water.wets}
+        at={water.at}
+        playing={false}
+        slow={false}
+        {figure}
+        aside={water.view === 'face' ? 0 : ASIDE_px}
+        onstop={(at) => (water.at = at)}
+        onend={() => undefined}
+      />
+    {/if}
+  {/snippet}
+  {#snippet panel()}
+    {@render proofs()}
+    <h2><VerdictMark verdict={verdictOf(findings)} word /> {t.title}</h2>
+    {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
+    {#if plan.build}
+      <ul class="proofs" data-testid="proofs">
+        {#each rows as { id, verdict, says } (id)}
+          <li data-proof={id} data-verdict={verdict}>
+            <ProofMark {id} />
+            <a href="?proof={id}">{proveText.proofs[id]}</a>
+            <VerdictMark {verdict} word />
+            <p>{says}</p>
+          </li>
+        {/each}
+      </ul>
+      <p class="links">
+        <a class="button" href="/jobs/{editor.context.job.id}/{editor.id}/proof.pdf" download>{t.sheet}</a>
+        <a class="button" href="/jobs/{editor.context.job.id}/{editor.id}/compare">{t.compare}</a>
+      </p>
+      <ProofFindings
+        desk={water}
+        verdict={verdictOf(findings)}
+        {findings}
+        title={t.findings}
+        onfix={(fix) => water.applyFix(fix)}
+      />
+    {:else}<p>{t.nothing}</p>{/if}
+    <p class="quiet">{t.lead}</p>
+  {/snippet}
+</ProofWall>
+
+<style>
+  .proofs {
+    display: grid;
+  }
+  .proofs li {
+    display: grid;
+    grid-template-columns: 34px 1fr auto;
+    align-items: center;
+    gap: 0 var(--gap-2);
+    padding: var(--gap-2) 0;
+    border-bottom: 1px solid var(--sand-deep);
+  }
+  .proofs a {
+    font-weight: 700;
+    min-height: 28px;
+    display: flex;
+    align-items: center;
+  }
+  .proofs p {
+    grid-column: 2 / -1;
+    color: var(--ink-soft);
+  }
+  .links {
+    display: flex;
+    flex-flow: row wrap;
+    gap: var(--gap-2);
+  }
+  .button {
+    display: inline-flex;
+    align-items: center;
+    min-height: 40px;
+    padding: 0 var(--gap-3);
+    border: 1px solid var(--rust);
+    border-radius: var(--radius);
+    color: var(--rust);
+    font-weight: 600;
+    text-decoration: none;
+  }
+</style>
