@@ -99,6 +99,7 @@ export { temperatureAt, type HeatField } from './heat/field.ts';
 export { standsInWall } from './heat/boxes.ts';
 export type { Junction, NamedSection } from './heat/junction.ts';
 export {
+  openPlaces,
   proveAir,
   type AirProof,
   type Interrupter,

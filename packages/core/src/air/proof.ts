@@ -107,6 +107,16 @@ export function proveAir(
   return { ...parts, verdict: verdictOf(parts) };
 }
 
+/** Where the pen has to be lifted: sides, and the corners that are open for themselves. */
+export function openPlaces({ sides, breaks }: Pick<AirProof, 'sides' | 'breaks'>): (CutId | AirCorner)[] {
+  return [
+    ...new Set([
+      ...sides.filter((s) => s.lifts.length > 0).map((s) => s.side),
+      ...breaks.map((b) => b.where),
+    ]),
+  ];
+}
+
 function verdictOf(proof: Omit<AirProof, 'verdict'>): Verdict {
   const lifts = proof.sides.flatMap((side) => side.lifts);
   if (proof.breaks.length > 0 || lifts.some(({ kind }) => kind === 'gap')) return 'fails';

@@ -55,7 +55,7 @@ export type JointReason =
   | { readonly weight: 'no'; readonly code: 'maker-forbids' | 'only-a-filter' }
   | { readonly weight: 'care'; readonly code: 'thin-contact'; readonly side: Side; readonly depth_mm: number }
   | { readonly weight: 'care'; readonly code: 'two-passes'; readonly side: Side; readonly has_mm: number }
-  | { readonly weight: 'care'; readonly code: 'rod-off-range'; readonly side: Side; readonly has_mm: number }
+  | { readonly weight: 'care'; readonly code: 'rod-off-range'; readonly sides: readonly Side[] }
   | { readonly weight: 'care'; readonly code: 'cold'; readonly at_C: number; readonly least_C: number }
   | { readonly weight: 'care'; readonly code: 'slow'; readonly at_C: number; readonly least_C: number }
   | { readonly weight: 'care'; readonly code: 'alone' | 'primer' | 'before-the-unit' }
@@ -107,6 +107,10 @@ const wide = (s: JointSide, most_mm: number): JointReason[] =>
 /** Narrower no bead is got in at all, mm: common practice, no source. */
 const LEAST_BEAD_mm = 3;
 
+/** Whether a rod of either kind is kept that is larger by the usual share. */
+const isStocked = (mm: number): boolean =>
+  (['closed-cell', 'open-cell'] as const).some((kind) => rodFor(mm, kind)?.within);
+
 function sealantOnRod({ sides, porous }: OptionInput): JointReason[] {
   const reasons = sides.flatMap((s): JointReason[] => {
     const { least, most, movement, side } = s;
@@ -122,12 +126,10 @@ function sealantOnRod({ sides, porous }: OptionInput): JointReason[] {
     const depth_mm = sealantDepth(least.mm);
     if (depth_mm < LEAST_CONTACT_mm) found.push({ weight: 'care', code: 'thin-contact', side, depth_mm });
     if (most.mm > TWO_PASSES_mm) found.push({ weight: 'care', code: 'two-passes', side, has_mm: most.mm });
-    const stocked = [least.mm, most.mm].every((mm) =>
-      (['closed-cell', 'open-cell'] as const).some((kind) => rodFor(mm, kind)?.within),
-    );
-    if (!stocked) found.push({ weight: 'care', code: 'rod-off-range', side, has_mm: least.mm });
     return found;
   });
+  const off = sides.filter((s) => ![s.least.mm, s.most.mm].every(isStocked)).map((s) => s.side);
+  if (off.length > 0) reasons.push({ weight: 'care', code: 'rod-off-range', sides: off });
   const widths = sides.flatMap((s) => [s.least.mm, s.most.mm]).filter((mm) => mm > 0);
   const depths = widths.map(sealantDepth);
   const rods = (kind: RodKind): JointReason => ({

@@ -55,7 +55,7 @@ export const proveText = {
     lead: 'Each mark says whether a check held against a limit, not that anything is safe. The local code, the makers’ instructions and licensed people go before it.',
     findings: 'What is to be done',
     sheet: 'Proof sheet (PDF)',
-    compare: 'Compare with another method',
+    compare: 'Compare methods',
     fit: 'Fit',
     waterSays: (wet: number, single: number): string =>
       wet > 0
@@ -181,6 +181,7 @@ export const proveText = {
     chart: 'Cost against width of the joint, all round this opening',
     chartLabel: 'Cost of each seal against the width of the joint',
     width: 'Joint, mm',
+    table: 'The same as a table',
     tip: (mm: number | null, length: (mm: number) => string): string =>
       mm === null
         ? 'With these prices sealant stays cheaper than corner tape at any width.'
@@ -241,7 +242,7 @@ export const proveText = {
     fromBench: 'from a bench',
     limit: ({ limit_kg }: LiftLimit): string => `${limit_kg.toFixed(1)} kg`,
     multipliers: ({ multipliers: m }: LiftLimit): string =>
-      `23 · ${[m.HM, m.VM, m.DM, m.AM, m.CM].map((x) => x.toFixed(2)).join(' · ')}`,
+      `23·${[m.HM, m.VM, m.DM, m.AM, m.CM].map((x) => x.toFixed(2)).join('·')}`,
     aloneNote:
       'NIOSH lifting equation, 1994, from memory. It is for one person with two hands on sure ground, now and then; it does not cover a shared lift, ladders, or one hand.',
     wind: 'Wind on the fasteners',
@@ -283,6 +284,8 @@ export const proveText = {
     watching: 'What fails or is to be watched',
     opening: 'Opening',
     first: 'Gravest finding',
+    noHeat: 'Heat is not solved for this job yet, so no opening holds as a whole.',
+    solve: 'Solve it',
     summary: (fails: number, of: number): string =>
       fails === 0 ? `Nothing fails in ${of} openings.` : `${fails} of ${of} openings fail something.`,
     none: 'No opening matches.',

@@ -32,7 +32,7 @@ export function jointReasonText(reason: JointReason, f: Figures): string {
     case 'two-passes':
       return `${f.length(reason.has_mm)} at the ${sideTexts[reason.side]}: two passes, and much more tooling.`;
     case 'rod-off-range':
-      return `No stocked rod is 25 to 50 % larger than every joint at the ${sideTexts[reason.side]}: try it before it is sealed.`;
+      return `No stocked rod is 25 to 50 % larger than the joint everywhere at ${sides(reason.sides)}: try it before it is sealed.`;
     case 'cold':
       return `Sealed at ${degrees(reason.at_C)}, the tape wants ${degrees(reason.least_C)}: warm the roll and the surface, or prime.`;
     case 'slow':

@@ -27,6 +27,21 @@
     const [x, y] = to(point);
     return `M${x - 7} ${y - 7} l14 14 m0 -14 l-14 14`;
   };
+  /** Neighbouring stretches of one kind are one dashed line. */
+  const runs = $derived.by(() => {
+    const found: RingStretch[] = [];
+    for (const stretch of ring?.stretches ?? []) {
+      const last = found.at(-1);
+      if (last && last.side === stretch.side && last.closed === stretch.closed)
+        found[found.length - 1] = { ...last, ...farthest(last, stretch) };
+      else found.push(stretch);
+    }
+    return found;
+  });
+  const farthest = (a: RingStretch, b: RingStretch): Pick<RingStretch, 'from' | 'to'> => {
+    const points = [a.from, a.to, b.from, b.to].toSorted((p, q) => p[0] - q[0] || p[1] - q[1]);
+    return { from: points[0] ?? a.from, to: points.at(-1) ?? a.to };
+  };
   const end = $derived(course ? to(course.points.at(-1) ?? [0, 0, 0]) : null);
 </script>
 
@@ -48,9 +63,9 @@
         <rect class="stop" x={x - 3.5} y={y - 3.5} width="7" height="7" />
       {/each}
     {/if}
-    {#each ring?.stretches ?? [] as stretch, i (i)}
-      <polyline class="under wide" points={line([stretch.from, stretch.to])} />
-      <polyline class="line ring" class:open={!stretch.closed} points={line([stretch.from, stretch.to])} />
+    {#each runs as run, i (i)}<polyline class="under wide" points={line([run.from, run.to])} />{/each}
+    {#each runs as run, i (i)}
+      <polyline class="line ring" class:open={!run.closed} points={line([run.from, run.to])} />
     {/each}
   </g>
   {#if end && course && course.lift === null}
@@ -64,7 +79,7 @@
   polyline,
   path {
     fill: none;
-    stroke-linecap: square;
+    stroke-linecap: butt;
     stroke-linejoin: round;
   }
   .under {
@@ -82,10 +97,11 @@
   }
   .line.ring {
     stroke-width: 5;
+    stroke-dasharray: 14 6;
   }
   .line.open {
     stroke: var(--bad);
-    stroke-dasharray: 2 6;
+    stroke-dasharray: 4 5;
   }
   .stop {
     fill: var(--paper);

@@ -22,7 +22,10 @@
       const at: Point3 = [gap.at[0], gap.at[1], 0];
       const [x, y] = drawing.place?.(at) ?? [0, 0];
       const [dx, dy] = AWAY[gap.side];
-      return { gap, x, y, tx: x + dx * OUT_px, ty: y + dy * OUT_px };
+      // Away from the corner, where two sides meet.
+      const inward = (gap.place - 0.5) * -2 * OUT_px;
+      const [ix, iy] = dx === 0 ? [inward * 1.2, 0] : [0, -inward];
+      return { gap, x, y, tx: x + dx * OUT_px + ix, ty: y + dy * OUT_px + iy };
     }),
   );
 </script>

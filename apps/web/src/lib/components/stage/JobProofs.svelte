@@ -83,6 +83,9 @@
     </label>
     <label>{t.search}<input type="search" bind:value={search} /></label>
   </div>
+  {#if !heat.run}
+    <p>{t.noHeat} <a href="/jobs/{store.id}/heat">{t.solve}</a></p>
+  {/if}
   <div class="rows">
     <table data-testid="job-proofs">
       <thead>

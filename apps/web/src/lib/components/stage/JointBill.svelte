@@ -7,44 +7,23 @@
 </script>
 
 <script lang="ts">
-  import { proveText } from '$lib/texts/prove.ts';
-  import { priceTexts } from '@hulvek/core';
+  import { priceTexts, type BillLine } from '@hulvek/core';
 
   let { bill }: JointBillProps = $props();
   const PACKED = ['sealantCartridge', 'foamCan', 'block'];
+  /** What a band costs more for its width is no thing of its own. */
+  const isThing = ({ price }: BillLine): boolean => price !== 'bandPerMm_m';
+  const amount = ({ price, amount: n }: BillLine): string =>
+    `${priceTexts[price].name} ${n.toFixed(1)} ${priceTexts[price].unit}${PACKED.includes(price) ? ` (${Math.ceil(n)} to buy)` : ''}`;
 </script>
 
-<details>
-  <summary>{proveText.joint.amounts}</summary>
-  <ul>
-    {#each bill.lines as line (line.price)}
-      <li>
-        {priceTexts[line.price].name}: {line.amount.toFixed(1)}
-        {priceTexts[line.price].unit}{#if PACKED.includes(line.price)}, {Math.ceil(line.amount)} to buy{/if}
-        <span class="cost">{proveText.joint.money(line.cost)}</span>
-      </li>
-    {/each}
-  </ul>
-</details>
+<p>
+  {bill.lines.filter(isThing).map(amount).join(' · ')}
+</p>
 
 <style>
-  details {
-    margin: 0;
-    padding: 0;
-    border: 0;
-    width: 100%;
-  }
-  summary {
-    min-height: 28px;
+  p {
     color: var(--ink-soft);
-    cursor: pointer;
-  }
-  li {
-    display: flex;
-    gap: var(--gap-2);
-  }
-  .cost {
-    margin-left: auto;
-    font-family: var(--mono);
+    font-size: 0.9rem;
   }
 </style>

@@ -75,6 +75,7 @@
 
   function config(): ChartConfiguration<'line' | 'bar'> {
     const ink = token('--ink');
+    const font = { family: token('--font'), size: 13 };
     return {
       type: kind,
       plugins: [marker],
@@ -97,14 +98,14 @@
         animation: prefersReducedMotion.current ? false : { duration: 150 },
         maintainAspectRatio: false,
         color: ink,
-        font: { family: token('--font') },
-        plugins: { legend: { display: sets.length > 1, labels: { color: ink, usePointStyle: true } } },
+        font,
+        plugins: { legend: { display: sets.length > 1, labels: { color: ink, font, usePointStyle: true } } },
         scales: {
           x: {
-            ticks: { color: ink, maxTicksLimit: 10 },
-            title: { display: axis !== '', text: axis, color: ink },
+            ticks: { color: ink, font, maxTicksLimit: 10 },
+            title: { display: axis !== '', text: axis, color: ink, font },
           },
-          y: { ticks: { color: ink }, beginAtZero: true, grace: '5%' },
+          y: { ticks: { color: ink, font }, beginAtZero: true, grace: '5%' },
         },
       },
     };
@@ -127,6 +128,6 @@
 <style>
   .chart {
     position: relative;
-    height: 240px;
+    height: 300px;
   }
 </style>

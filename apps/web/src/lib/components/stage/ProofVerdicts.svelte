@@ -11,15 +11,12 @@
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { proofVerdicts, quickProofs } from '$lib/state/proof-verdicts.ts';
   import { proveText } from '$lib/texts/prove.ts';
-  import { designJoint, placeOfLine, sealText } from '@hulvek/core';
+  import { designJoint, openPlaces, placeOfLine, sealText } from '@hulvek/core';
 
   let { plan, context }: ProofVerdictsProps = $props();
   const verdicts = $derived(proofVerdicts(plan, context));
   const design = $derived(designJoint(plan));
-  const open = $derived([
-    ...(plan.air?.sides ?? []).filter((s) => s.lifts.length > 0).map((s) => s.side),
-    ...(plan.air?.breaks ?? []).map((b) => b.where),
-  ]);
+  const open = $derived(plan.air ? openPlaces(plan.air) : []);
   const t = proveText.joint;
 </script>
 

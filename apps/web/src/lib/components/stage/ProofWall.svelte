@@ -14,6 +14,8 @@
     over?: Snippet<[Drawing]>;
     /** Whether the steps of the work can be gone through. */
     steps?: boolean;
+    /** Whether ends of pieces can be dragged. */
+    handles?: boolean;
     panel: Snippet;
   }
 </script>
@@ -25,7 +27,17 @@
   import { waterText } from '$lib/texts/water.ts';
   import ProofFrame from './ProofFrame.svelte';
 
-  let { desk, title, empty, views: names, tools, over, steps = false, panel }: ProofWallProps = $props();
+  let {
+    desk,
+    title,
+    empty,
+    views: names,
+    tools,
+    over,
+    steps = false,
+    handles = true,
+    panel,
+  }: ProofWallProps = $props();
   const build = $derived(desk.build);
 </script>
 
@@ -69,7 +81,9 @@
     <Desk
       label={text.detail.labels[desk.view]}
       draw={(size) => desk.draw(size)}
-      say={desk.editor.mayPlan && !desk.showBefore ? (handle) => desk.desk.sayHandle(handle) : null}
+      say={handles && desk.editor.mayPlan && !desk.showBefore
+        ? (handle) => desk.desk.sayHandle(handle)
+        : null}
       ondrag={(handle, mm, fine) => desk.desk.drag(handle, mm, fine)}
       ondrop={() => desk.desk.drop()}
       {over}

@@ -18,7 +18,15 @@
   import { text } from '$lib/texts/en.ts';
   import { proveText } from '$lib/texts/prove.ts';
   import { waterText } from '$lib/texts/water.ts';
-  import { airThingText, cutIds, formatLength, tradeTexts, type CutId, type Point3 } from '@hulvek/core';
+  import {
+    airThingText,
+    cutIds,
+    formatLength,
+    openPlaces,
+    tradeTexts,
+    type CutId,
+    type Point3,
+  } from '@hulvek/core';
   import { untrack } from 'svelte';
   import AirLeakage from './AirLeakage.svelte';
   import ProofFindings from './ProofFindings.svelte';
@@ -68,7 +76,7 @@
       {/if}
       <p data-testid="pen-line" data-closed={proof.closed}>
         {#if !air.finished}{t.atStep(proof.closed)}{/if}
-        {proof.closed ? t.closed : t.open(proof.open)}
+        {proof.closed ? t.closed : t.open(openPlaces(proof))}
         {#if air.closes}{t.closes(air.closes.number, air.build.steps.length, air.closes.step.id)}{/if}
         {#if proof.waitsFor && proof.closed}{t.waits(proof.waitsFor)}{/if}
         {#if proof.hidden}{t.hidden}{/if}

@@ -38,6 +38,13 @@
   const figures = $derived(figuresIn(units));
   const length = (mm: number) => formatLength(Math.round(mm * 10) / 10, units);
   const design = $derived(designJoint(desk.plan));
+  const RANK = ['holds', 'watch', 'fails'] as const;
+  /** What works first, of these the cheapest. */
+  const seals = $derived(
+    (design?.seals ?? []).toSorted(
+      (a, b) => RANK.indexOf(a.verdict) - RANK.indexOf(b.verdict) || a.bill.cost - b.bill.cost,
+    ),
+  );
   const gaps = $derived(desk.plan.fit?.placement.gaps ?? []);
   const material = $derived(desk.plan.unit?.frameMaterial);
   const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
@@ -60,7 +67,7 @@
   );
 </script>
 
-<ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews}>
+<ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews} handles={false}>
   {#snippet over(drawing)}
     {#if desk.view === 'face'}<JointGaps {drawing} {gaps} {figure} />{/if}
   {/snippet}
@@ -97,7 +104,7 @@
       </p>
       <h3>{t.options}</h3>
       <ul class="options" data-testid="joint-options">
-        {#each design.seals as option (option.id)}
+        {#each seals as option (option.id)}
           <li data-seal={option.id}>
             <h4>
               <VerdictMark verdict={option.verdict} />
@@ -136,6 +143,32 @@
         label={t.chartLabel}
         {mark}
       />
+      <details>
+        <summary>{t.table}</summary>
+        <div class="wide">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">{t.width}</th>
+                {#each sealIds as id (id)}<th scope="col">{sealText(id)}</th>{/each}
+              </tr>
+            </thead>
+            <tbody>
+              {#each design.curve.widths_mm as width, i (width)}
+                {#if i % 3 === 0}
+                  <tr>
+                    <th scope="row">{width}</th>
+                    {#each sealIds as id (id)}
+                      {@const cost = design.curve.costs[id][i] ?? null}
+                      <td>{cost === null ? '–' : t.money(cost)}</td>
+                    {/each}
+                  </tr>
+                {/if}
+              {/each}
+            </tbody>
+          </table>
+        </div>
+      </details>
       <details>
         <summary><h3>{t.fills}</h3></summary>
         <ul class="options">
@@ -183,6 +216,9 @@
   small {
     color: var(--watch);
   }
+  .wide {
+    overflow-x: auto;
+  }
   .options li {
     display: grid;
     gap: 2px;
@@ -191,6 +227,7 @@
     border-bottom: 1px solid var(--sand-deep);
   }
   h4 {
+    margin: 0;
     display: flex;
     flex-flow: row wrap;
     align-items: baseline;

@@ -25,7 +25,7 @@
   const loads = $derived(proveLoads(desk.plan));
 </script>
 
-<ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews}>
+<ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews} handles={false}>
   {#snippet panel()}
     {@render proofs()}
     <h2><VerdictMark verdict={loads?.verdict ?? 'not-checkable'} word /> {t.title}</h2>
@@ -42,9 +42,8 @@
           <tbody>
             {#each [['fromFloor', loads.handling.alone.fromFloor], ['fromBench', loads.handling.alone.fromBench]] as const as [name, limit] (name)}
               <tr>
-                <th scope="row">{t[name]}</th><td>{t.limit(limit)}</td><td class="soft"
-                  >{t.multipliers(limit)}</td
-                >
+                <th scope="row">{t[name]}</th>
+                <td>{t.limit(limit)}<br /><span class="soft">{t.multipliers(limit)}</span></td>
               </tr>
             {/each}
           </tbody>
@@ -97,9 +96,17 @@
   }
   td {
     font-family: var(--mono);
+    white-space: nowrap;
+  }
+  th {
+    white-space: nowrap;
   }
   .soft {
     color: var(--ink-soft);
+    font-size: 0.85rem;
+  }
+  h4 {
+    margin: 0;
   }
   tbody th::first-letter {
     text-transform: uppercase;

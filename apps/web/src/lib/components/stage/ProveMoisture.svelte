@@ -51,7 +51,7 @@
   );
 </script>
 
-<ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews}>
+<ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews} handles={false}>
   {#snippet panel()}
     {@render proofs()}
     <h2><VerdictMark verdict={proof?.verdict ?? 'not-checkable'} word /> {t.title}</h2>
@@ -64,21 +64,24 @@
         <p data-testid="wall-moisture">{t.outcome(proof.wall)}</p>
         {#if sets.length > 0}
           <ProofChart kind="bar" {labels} {sets} axis={t.month} label={t.chart} />
-          <table class="wide">
-            <caption>{t.chart}</caption>
-            <thead>
-              <tr
-                ><td></td>{#each labels as month (month)}<th scope="col">{month}</th>{/each}</tr
-              >
-            </thead>
-            <tbody>
-              {#each sets as set (set.label)}
+          <div class="wide">
+            <table>
+              <caption>{t.chart}</caption>
+              <thead>
                 <tr
-                  ><th scope="row">{set.label}</th>{#each set.data as grams, i (i)}<td>{grams}</td>{/each}</tr
+                  ><td></td>{#each labels as month (month)}<th scope="col">{month}</th>{/each}</tr
                 >
-              {/each}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {#each sets as set (set.label)}
+                  <tr
+                    ><th scope="row">{set.label}</th>{#each set.data as grams, i (i)}<td>{grams}</td
+                      >{/each}</tr
+                  >
+                {/each}
+              </tbody>
+            </table>
+          </div>
         {/if}
         <p class="quiet">{t.source(job.months.source, job.months.note)}</p>
       {:else}<p>{t.noMonths}</p>{/if}
@@ -109,9 +112,10 @@
 </ProofWall>
 
 <style>
-  table {
-    display: block;
+  .wide {
     overflow-x: auto;
+  }
+  table {
     border-collapse: collapse;
     width: 100%;
   }

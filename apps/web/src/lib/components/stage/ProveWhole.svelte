@@ -25,6 +25,8 @@
     cutIds,
     designJoint,
     formatLength,
+    gravest,
+    openPlaces,
     proveLoads,
     proveMoisture,
     sealText,
@@ -67,10 +69,7 @@
       .toSorted((a, b) => a.temperature_C - b.temperature_C)[0] ?? null,
   );
   const wet = $derived(plan.findings.filter((f) => f.code === 'water-gets-in').length);
-  const open = $derived([
-    ...(plan.air?.sides ?? []).filter((s) => s.lifts.length > 0).map((s) => s.side),
-    ...(plan.air?.breaks ?? []).map((b) => b.where),
-  ]);
+  const open = $derived(plan.air ? openPlaces(plan.air) : []);
 
   const rows = $derived.by((): { id: ProofId; verdict: Verdict; says: string }[] =>
     plan.build
@@ -116,6 +115,7 @@
   const findings = $derived(
     [...plan.findings, ...heat.findings].toSorted((a, b) => rank(a.severity) - rank(b.severity)),
   );
+  const verdict = $derived(gravest([verdictOf(findings), ...rows.map((row) => row.verdict)]));
   /** Layers stand side by side in a cut, three pixels each. */
   const ASIDE_px = 3;
 </script>
@@ -141,7 +141,7 @@
   {/snippet}
   {#snippet panel()}
     {@render proofs()}
-    <h2><VerdictMark verdict={verdictOf(findings)} word /> {t.title}</h2>
+    <h2><VerdictMark {verdict} word /> {t.title}</h2>
     {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
     {#if plan.build}
       <ul class="proofs" data-testid="proofs">
@@ -160,7 +160,7 @@
       </p>
       <ProofFindings
         desk={water}
-        verdict={verdictOf(findings)}
+        {verdict}
         {findings}
         title={t.findings}
         onfix={(fix) => water.applyFix(fix)}

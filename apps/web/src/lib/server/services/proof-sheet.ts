@@ -20,6 +20,7 @@ import {
   jointLeakage,
   jointReasonText,
   lineColour,
+  openPlaces,
   pieceText,
   proveLoads,
   proveMoisture,
@@ -70,6 +71,7 @@ const plain = (words: string): string =>
   words
     .replaceAll('→', '>')
     .replaceAll('Ψ', 'psi')
+    .replaceAll('Δ', 'd')
     .replaceAll('\u2009', ' ')
     .replaceAll('\u202f', ' ')
     .replaceAll('″', '"')
@@ -144,7 +146,7 @@ class Sheet {
       .text(plain(words), MARGIN, this.#doc.y, { width: this.#width });
   }
 
-  /** Rows with their columns at shares of the width; a verdict is drawn before the first. */
+  /** Rows with their columns at shares of the width; a verdict is drawn before the first, and colours the cell that says it. */
   #rows(rows: readonly { verdict?: Verdict; cells: readonly string[] }[], shares: readonly number[]): void {
     const doc = this.#doc;
     const indent = rows.some((row) => row.verdict) ? 16 : 0;
@@ -162,7 +164,7 @@ class Sheet {
       cells.forEach((cell, i) => {
         doc
           .font(i === 0 ? 'bold' : 'regular')
-          .fillColor(i === 1 && verdict ? COLOURS[verdict] : INK)
+          .fillColor(verdict && cell === text.verdicts[verdict] ? COLOURS[verdict] : INK)
           .text(plain(cell), x, y, { width: widths[i] ?? 50 });
         x += usable * (shares[i] ?? 0);
       });
@@ -238,10 +240,7 @@ class Sheet {
     const { plan, context } = this.#input;
     const { build, wall } = plan;
     if (!build || !wall) return '';
-    const open = [
-      ...(plan.air?.sides ?? []).filter((s) => s.lifts.length > 0).map((s) => s.side),
-      ...(plan.air?.breaks ?? []).map((b) => b.where),
-    ];
+    const open = plan.air ? openPlaces(plan.air) : [];
     const design = designJoint(plan);
     const loads = proveLoads(plan);
     const wet = plan.findings.filter((f) => f.code === 'water-gets-in').length;
@@ -279,7 +278,7 @@ class Sheet {
     const doc = this.#doc;
     const figure = (mm: number) => formatLength(mm, context.job.units, 'figure');
     const [w, h] = [this.#width / 2 - 6, 208];
-    doc.addPage();
+    if (doc.y + 2 * (h + 24) + 60 > doc.page.height - doc.page.margins.bottom) doc.addPage();
     this.#title(proveText.sheet.cuts);
     this.#text(proveText.sheet.cutsLead, { colour: SOFT, size: 8.5 });
     const top = doc.y + 6;
@@ -440,7 +439,7 @@ class Sheet {
     this.#rows(
       design.sides.map((side) => ({
         cells: [
-          sideName(side.side),
+          proveText.side(side.side),
           `${t.least} ${length(side.least.mm)}`,
           `${t.most} ${length(side.most.mm)}`,
           `${t.needs} ${length(side.movement.least_mm)}`,

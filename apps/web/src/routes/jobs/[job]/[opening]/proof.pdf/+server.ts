@@ -34,7 +34,7 @@ export const GET = async ({ params, locals }) => {
   const plan = planOpening(opening, context);
   if (!plan.build) error(409, text.errors.noPlan);
   const heat = await heatOf(opening, context, plan);
-  const pdf = await proofSheet({ plan, context, heat, person: locals.user?.name ?? '', at: new Date() });
+  const pdf = await proofSheet({ plan, context, heat, person: locals.person?.name ?? '', at: new Date() });
   return new Response(new Uint8Array(pdf), {
     headers: {
       'content-type': 'application/pdf',
