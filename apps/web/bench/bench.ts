@@ -119,7 +119,7 @@ async function benchDetail(page: Page): Promise<void> {
   const unit: number[] = [];
   const water: number[] = [];
   for (let round = 0; round < ROUNDS; round++) {
-    water.push(...(await drag('/jobs/skarv-point/skarv-s-01/prove', 'Face', 'headTapeWidth')));
+    water.push(...(await drag('/jobs/skarv-point/skarv-s-01/prove?proof=water', 'Face', 'headTapeWidth')));
     strip.push(...(await drag('/jobs/skarv-point/skarv-s-01/detail', 'Face', 'headTapeWidth')));
     unit.push(...(await drag('/jobs/tannery-row/tannery-t-01/detail', 'Sill', 'setback')));
   }

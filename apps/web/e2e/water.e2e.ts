@@ -1,7 +1,7 @@
 /** Prove, water: breaking a lap by dragging, mending it, trying out, as built, tonight's rain. */
 import { expect, saved, signIn, test } from './support.ts';
 
-const PROVE = '/jobs/skarv-point/skarv-w-02/prove';
+const PROVE = '/jobs/skarv-point/skarv-w-02/prove?proof=water';
 
 test('a lap is mended by its fix, broken again by dragging, mended and undone, and the water follows', async ({
   page,
@@ -52,7 +52,7 @@ test('what is tried out is answered at once and never stored; water is stepped a
   page,
 }) => {
   await signIn(page);
-  await page.goto('/jobs/skarv-point/skarv-s-01/prove');
+  await page.goto('/jobs/skarv-point/skarv-s-01/prove?proof=water');
   const panel = page.getByRole('region', { name: 'Water', exact: true });
   const corner = panel.getByRole('button', { name: /Corners of the head/ }).first();
   await expect(corner).toContainText('slit tape (left) alone keeps it off the framing');
@@ -103,7 +103,7 @@ test('rain of tonight, and the wall as it was built: a tape noted as not rolled 
   page,
 }) => {
   await signIn(page);
-  await page.goto('/jobs/skarv-point/skarv-s-01/prove');
+  await page.goto('/jobs/skarv-point/skarv-s-01/prove?proof=water');
   const panel = page.getByRole('region', { name: 'Water', exact: true });
   await page.getByRole('slider').focus();
   await page.keyboard.press('Home');
@@ -112,7 +112,7 @@ test('rain of tonight, and the wall as it was built: a tape noted as not rolled 
   await expect(panel.getByRole('button', { name: /Wall above/ }).first()).toContainText('wets the framing');
 
   // A tape noted as not rolled on the phone counts in the proof of the wall as it was built, until it is taken back.
-  await page.goto('/jobs/skarv-point/skarv-s-05/prove');
+  await page.goto('/jobs/skarv-point/skarv-s-05/prove?proof=water');
   const sill = panel.getByRole('button', { name: /Unit’s own sill corners/ }).first();
   await panel.getByRole('button', { name: 'as built' }).click();
   await expect(panel.getByText(/steps ticked/)).toBeVisible();
@@ -127,7 +127,7 @@ test('rain of tonight, and the wall as it was built: a tape noted as not rolled 
   await card.getByLabel('What is otherwise').selectOption({ label: 'it was left out' });
   await card.getByRole('button', { name: 'Note it' }).click();
   await expect(card.getByText('Sill pan: left out')).toBeVisible();
-  await page.goto('/jobs/skarv-point/skarv-s-05/prove');
+  await page.goto('/jobs/skarv-point/skarv-s-05/prove?proof=water');
   await panel.getByRole('button', { name: 'as built' }).click();
   await page.getByRole('slider').focus();
   await page.keyboard.press('End');

@@ -44,39 +44,18 @@ export function reached(graph: Neighbours, from: string): Set<string> {
   return seen;
 }
 
-/** How far two lines of neighbouring sections go on into each other. */
-export interface Join {
-  readonly joined: boolean;
-  /** The first members that do not meet; `null` where all do. */
-  readonly apart: readonly [string, string] | null;
-}
-
 /**
- * Returns whether two lines are one line round a bend: rung by rung from the wall to the frame, members that are the
- * same thing or sealed to each other.
+ * Returns the first members of two lines, counted from the wall, that are neither the same thing nor sealed to each other:
+ * where somebody would have to look.
  */
-export function joins(a: Line, b: Line, touch: (one: string, other: string) => boolean): Join {
-  const width = b.length;
-  const known = new Map<number, boolean>([[0, a[0] === b[0] || touch(a[0] ?? '', b[0] ?? '')]]);
-  if (!known.get(0)) return { joined: false, apart: [a[0] ?? '', b[0] ?? ''] };
-  let far = 0;
-  for (let i = 0; i < a.length; i++)
-    for (let j = 0; j < width; j++) {
-      if (i + j === 0) continue;
-      const [one, other] = [a[i] ?? '', b[j] ?? ''];
-      const before =
-        (i > 0 && known.get((i - 1) * width + j)) ||
-        (j > 0 && known.get(i * width + j - 1)) ||
-        // Both step on at once only where that closes a triangle: four things in a ring have a hole in their middle.
-        (i > 0 && j > 0 && known.get((i - 1) * width + j - 1) && (a[i - 1] === b[j - 1] || one === other));
-      if (!before || (one !== other && !touch(one, other))) continue;
-      known.set(i * width + j, true);
-      if (i + j > Math.floor(far / width) + (far % width)) far = i * width + j;
-    }
-  if (known.get(a.length * width - 1)) return { joined: true, apart: null };
-  const [i, j] = [Math.floor(far / width), far % width];
-  return {
-    joined: false,
-    apart: [a[Math.min(i + 1, a.length - 1)] ?? '', b[Math.min(j + 1, width - 1)] ?? ''],
-  };
+export function firstApart(
+  a: Line,
+  b: Line,
+  touch: (one: string, other: string) => boolean,
+): readonly [string, string] {
+  for (let i = 0; i < Math.max(a.length, b.length); i++) {
+    const [one, other] = [a[Math.min(i, a.length - 1)] ?? '', b[Math.min(i, b.length - 1)] ?? ''];
+    if (one !== other && !touch(one, other)) return [one, other];
+  }
+  return [a.at(-2) ?? '', b.at(-2) ?? ''];
 }

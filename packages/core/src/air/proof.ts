@@ -88,9 +88,7 @@ export function proveAir(
   const { choices } = build.context;
   const sides = cutIds.map((side) => sideOf(side, ring, standing));
   const cornersBroken = ring.breaks.flatMap(({ where }) => airCorners.filter((corner) => corner === where));
-  const isOpen = (side: CutId): boolean =>
-    sides.some((s) => s.side === side && s.lifts.length > 0) ||
-    ring.breaks.some(({ where }) => where === side);
+  const isOpen = (side: CutId): boolean => sides.some((s) => s.side === side && s.lifts.length > 0);
   const open = airCorners.filter(
     (corner) => cornersBroken.includes(corner) || corner.split('-').some((side) => isOpen(side as CutId)),
   );

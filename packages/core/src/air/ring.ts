@@ -3,7 +3,8 @@ import type { CutId } from '../drawing/section.ts';
 import type { Range } from '../geometry/solid.ts';
 import { buckCorner, contactsIn, type Contact, type Contacts } from './contacts.ts';
 import { FRAME, wallLayer } from './layers.ts';
-import { joins, linesThrough, neighboursOf, type Line, type Neighbours } from './lines.ts';
+import { Filled } from './filled.ts';
+import { firstApart, linesThrough, neighboursOf, type Line, type Neighbours } from './lines.ts';
 import { breaksAlong, isUpright, sectionAt, type AirSection, type Standing } from './section.ts';
 
 /** Sections that are alike, along one side. */
@@ -140,13 +141,13 @@ export function ringOf({ stretches, atCorner }: Walked): Ring {
   const cost = stretches.map((stretch, i) => {
     const next = (i + 1) % n;
     const after = stretches[next] ?? stretch;
-    const touch = touchBetween(stretches, i, atCorner);
+    const filled = filledBetween(stretches, i, atCorner);
     const dear = isOpenAnyway(stretch, after, openSides) ? CHANGE : BREAK;
     const turn = after.side === stretch.side ? CHANGE : 0;
     return (choices[i] ?? []).map((a, k) =>
       (choices[next] ?? []).map((b, l) => {
         if (a === null || b === null || keys[i]?.[k] === keys[next]?.[l]) return 0;
-        return joins(a, b, touch).joined ? turn : dear;
+        return filled.joins(a, b) ? turn : dear;
       }),
     );
   });
@@ -190,20 +191,24 @@ const weight = (line: Line): number =>
   line.length + (line.some((thing) => OUTER.includes(thing)) ? 0.3 : 0) + (line.includes('bead') ? 0.1 : 0);
 const OUTER = ['fin', 'outer-seal', 'bead'];
 
-/** Whether two things are sealed to each other where one stretch meets the next. */
-function touchBetween(
-  stretches: readonly Stretch[],
-  i: number,
-  atCorner: Walked['atCorner'],
-): (a: string, b: string) => boolean {
+/** What is sealed to what where one stretch meets the next. */
+function filledBetween(stretches: readonly Stretch[], i: number, atCorner: Walked['atCorner']): Filled {
   const here = stretches[i];
   const next = stretches[(i + 1) % stretches.length];
   const corner = here && next && here.side !== next.side ? cornerAfter(here.side) : null;
-  const turned = corner ? neighboursOf(atCorner.get(corner) ?? []) : null;
-  const graphs = [here?.graph, next?.graph, turned];
-  const meet = (a: string, b: string) => graphs.some((graph) => graph?.get(a)?.has(b) ?? false);
+  const contacts = [here, next].flatMap((stretch) => stretch?.contacts.tight ?? []);
+  const graph = neighboursOf([...contacts, ...((corner && atCorner.get(corner)) ?? [])]);
   // Two things in one bead are sealed to each other.
-  return (a, b) => meet(a, b) || BEADS.some((bead) => meet(a, bead) && meet(bead, b));
+  const inBeads = BEADS.flatMap((bead) => {
+    const held = [...(graph.get(bead) ?? [])];
+    return held.flatMap((a, k) => held.slice(k + 1).map((b): Contact => ({ a, b, at: null })));
+  });
+  return new Filled(
+    neighboursOf([
+      ...[...graph].flatMap(([a, all]) => [...all].map((b) => ({ a, b, at: null }))),
+      ...inBeads,
+    ]),
+  );
 }
 
 const BEADS = ['bead', 'buck-beads', 'sheet-bead'];
@@ -253,8 +258,10 @@ function breaksOf(
   return parts.flatMap(({ stretch, line }, i): RingBreak[] => {
     const next = parts[(i + 1) % parts.length];
     if (!next?.line || !line || isOpenAnyway(stretch, next.stretch, openSides)) return [];
-    const { joined, apart } = joins(line, next.line, touchBetween(stretches, i, atCorner));
-    if (joined || !apart || line.join() === next.line.join()) return [];
+    if (line.join() === next.line.join()) return [];
+    const filled = filledBetween(stretches, i, atCorner);
+    if (filled.joins(line, next.line)) return [];
+    const apart = firstApart(line, next.line, (one, other) => filled.touch(one, other));
     const turns = next.stretch.side !== stretch.side;
     // Sill and right jamb are walked upwards, head and left jamb back.
     const end = stretch.range[stretch.side === 'sill' || stretch.side === 'right' ? 1 : 0];

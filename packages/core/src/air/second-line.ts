@@ -3,7 +3,7 @@ import { cutIds, type CutId } from '../drawing/section.ts';
 import type { Build } from '../plan/draft.ts';
 import { withChanges } from '../water/changes.ts';
 import type { Line } from './lines.ts';
-import { proveAir, type AirProof, type SideAir } from './proof.ts';
+import { openPlaces, proveAir, type AirProof, type SideAir } from './proof.ts';
 import type { AirCorner } from './ring.ts';
 
 export interface WithoutPiece {
@@ -32,11 +32,11 @@ export function withoutPiece(build: Build, proof: AirProof, piece: string): With
   const after = proveAir(changed.value.build);
   const ran = proof.sides.filter((side) => side.line?.includes(piece)).map((side) => side.side);
   const line = (side: CutId): Line | null => lineOf(after.sides.find((s) => s.side === side));
-  const opened = [...cutIds.filter((side) => ran.includes(side) && line(side) === null), ...after.open];
+  const before = openPlaces(proof);
   return {
     piece,
     sides: ran,
-    opens: [...new Set(opened)].filter((where) => !isOpenIn(proof, where)),
+    opens: openPlaces(after).filter((where) => !before.includes(where)),
     second: Object.fromEntries(ran.map((side) => [side, line(side)])),
   };
 }
@@ -44,6 +44,3 @@ export function withoutPiece(build: Build, proof: AirProof, piece: string): With
 /** A side with a lift anywhere has no line that goes all along it. */
 const lineOf = (side: SideAir | undefined): Line | null =>
   !side || side.lifts.length > 0 ? null : side.line;
-
-const isOpenIn = ({ open, sides }: AirProof, where: CutId | AirCorner): boolean =>
-  open.some((corner) => corner === where) || sides.some((s) => s.side === where && s.lifts.length > 0);

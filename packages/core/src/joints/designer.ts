@@ -40,53 +40,65 @@ export interface JointDesign {
   readonly recommended: SealId | null;
   /** Whether it is the only one that works without anything to see to, or the cheapest of several. */
   readonly because: 'only' | 'cheapest' | 'none';
+  readonly verdict: Verdict;
+}
+
+export interface JointCosts {
   readonly curve: CostCurve;
   /** Joint all round from which corner tape costs less than sealant on a rod, mm; `null` where it never turns. */
   readonly tipOver_mm: number | null;
-  readonly verdict: Verdict;
 }
 
 /** Joints that the chart runs over, mm. */
 const CURVE: readonly [number, number] = [3, 30];
 
-/** Returns the design of the joint between frame and reveal; `null` before the unit has a place. */
-export function designJoint(draft: Draft): JointDesign | null {
+/** What options and bills are worked out from; `null` before the unit has a place. */
+function inputOf(draft: Draft): { input: OptionInput; bill: BillInput } | null {
   const { fit, unit, choices, numbers, build, job } = draft;
   if (!fit || !unit || !choices || !build) return null;
   const season = { ...USUAL_SEASON, ...defined(job.job.joints) };
-  const sides = jointSides({ placement: fit.placement, unit, season });
   const stays = choices.shims !== 'removed' && choices.shims !== 'none';
   const tape = (job.materials ?? []).filter((m) => m.kind === 'corner-tape').flatMap((m) => m.least_C ?? []);
-  const porous = choices.waterLayer === 'masonry' || choices.airLayer === 'plaster';
   const input: OptionInput = {
-    sides,
+    sides: jointSides({ placement: fit.placement, unit, season }),
     unit,
     choices,
     numbers,
     season,
-    porous,
+    porous: choices.waterLayer === 'masonry' || choices.airLayer === 'plaster',
     blocks: stays ? fit.shims.filter((s) => s.side === 'sill').length : 0,
     brackets: piecesOf(build.pieces, ['clips', 'brackets']),
     tapeLeast_C: tape.length > 0 ? Math.min(...tape) : TAPE_LEAST_C,
   };
-  const bill = billInput(draft, input);
+  return { input, bill: billInput(draft, input) };
+}
+
+/** Returns the design of the joint between frame and reveal; `null` before the unit has a place. */
+export function designJoint(draft: Draft): JointDesign | null {
+  const found = inputOf(draft);
+  if (!found) return null;
+  const { input, bill } = found;
   const seals = sealIds.map((id) => option(id, reasonsForSeal(id, input), sealBill(id, bill)));
   const fills = fillIds.map((id) => option(id, reasonsForFill(id, input), fillBill(id, bill)));
-  const chosen = choices.innerSeal;
+  const chosen = input.choices.innerSeal;
   return {
-    sides,
-    season,
+    sides: input.sides,
+    season: input.season,
     seals,
     fills,
     chosen,
     ...recommend(seals),
-    curve: curveOf(input, bill),
-    tipOver_mm: tipOver(bill),
     verdict: gravest([
       seals.find((o) => o.id === chosen)?.verdict ?? 'not-checkable',
-      ...(sides.every((s) => s.measured) ? [] : ['not-checkable' as const]),
+      ...(input.sides.every((s) => s.measured) ? [] : ['not-checkable' as const]),
     ]),
   };
+}
+
+/** Returns what each seal would cost over the width of the joint, all round this opening. */
+export function jointCosts(draft: Draft): JointCosts | null {
+  const found = inputOf(draft);
+  return found && { curve: curveOf(found.input, found.bill), tipOver_mm: tipOver(found.bill) };
 }
 
 const defined = <T extends object>(value: T | undefined): Partial<{ [K in keyof T]: NonNullable<T[K]> }> =>

@@ -7,6 +7,7 @@ import {
   exampleJob,
   foamLifts,
   foamVolume,
+  jointCosts,
   jointLeakage,
   jointMovement,
   leakageFlow,
@@ -21,8 +22,10 @@ import {
   tipOver,
   USUAL_PRICES,
   type JobContext,
+  type JointCosts,
   type JointDesign,
   type Opening,
+  type Plan,
   type SealId,
   type Unit,
 } from '@hulvek/core';
@@ -95,23 +98,24 @@ describe('bands, strips, membrane and foam, common practice, no source', () => {
 
 const file = exampleJob('drained-full-jambs');
 const [opening] = openingsOf(file);
-const design = (
-  o: {
-    opening?: Partial<Opening>;
-    unit?: Partial<Unit>;
-    job?: Partial<JobContext['job']>;
-  } = {},
-): JointDesign => {
+interface Changes {
+  opening?: Partial<Opening>;
+  unit?: Partial<Unit>;
+  job?: Partial<JobContext['job']>;
+}
+const planned = (o: Changes): Plan => {
   if (!opening) throw new Error('no opening');
-  const found = designJoint(
-    planOpening(
-      { ...opening, ...o.opening },
-      { ...file, units: file.units.map((u) => ({ ...u, ...o.unit })), job: { ...file.job, ...o.job } },
-    ),
+  return planOpening(
+    { ...opening, ...o.opening },
+    { ...file, units: file.units.map((u) => ({ ...u, ...o.unit })), job: { ...file.job, ...o.job } },
   );
-  if (!found) throw new Error('not designed');
-  return found;
 };
+const there = <T>(value: T | null): T => {
+  if (value === null) throw new Error('not designed');
+  return value;
+};
+const design = (o: Changes = {}): JointDesign => there(designJoint(planned(o)));
+const costs = (o: Changes = {}): JointCosts => there(jointCosts(planned(o)));
 const seal = (d: JointDesign, id: SealId) => {
   const found = d.seals.find((s) => s.id === id);
   if (!found) throw new Error(id);
@@ -192,7 +196,7 @@ describe('the designer on one opening', () => {
     expect(priced.recommended).not.toBe(best);
   });
   it('the chart shows no cost where a seal does not work', () => {
-    const { curve } = design({ unit: { frameMaterial: 'vinyl' } });
+    const { curve } = costs({ unit: { frameMaterial: 'vinyl' } });
     const at = (mm: number) => curve.costs['sealant-rod'][curve.widths_mm.indexOf(mm)];
     expect(at(4)).toBeNull();
     expect(at(20)).toBeGreaterThan(0);

@@ -40,8 +40,9 @@
   let cards = $state(false);
   const units = $derived(editor.context.job.units);
   const plan = $derived(editor.plan);
-  /** What measuring can change; where water goes is proven later. */
-  const findings = $derived(plan.findings.filter((finding) => finding.proof !== 'water'));
+  /** What measuring can change; water, air and damp are proven later. */
+  const LATER = ['water', 'air', 'moisture'];
+  const findings = $derived(plan.findings.filter((finding) => !LATER.includes(finding.proof)));
   const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
   const length = $derived((mm: number) => formatLength(mm, units));
   const fromInside = $derived(editor.opening.survey.from === 'inside');

@@ -42,7 +42,7 @@
 </script>
 
 <ProofFrame
-  label={title}
+  label={text.detail.viewLabel}
   canvas={build ? canvas : null}
   {empty}
   isCut={desk.view !== 'face'}

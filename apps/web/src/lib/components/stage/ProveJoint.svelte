@@ -21,6 +21,7 @@
     designJoint,
     figuresIn,
     formatLength,
+    jointCosts,
     jointReasonText,
     sealIds,
     sealText,
@@ -38,6 +39,7 @@
   const figures = $derived(figuresIn(units));
   const length = (mm: number) => formatLength(Math.round(mm * 10) / 10, units);
   const design = $derived(designJoint(desk.plan));
+  const costs = $derived(jointCosts(desk.plan));
   const RANK = ['holds', 'watch', 'fails'] as const;
   /** What works first, of these the cheapest. */
   const seals = $derived(
@@ -58,12 +60,12 @@
     'sheet-acoustic': { colour: '--water', point: 'star', dash: [10, 3, 2, 3] },
   };
   const sets = $derived(
-    design
-      ? sealIds.map((id): ChartSet => ({ label: sealText(id), data: design.curve.costs[id], ...LOOKS[id] }))
+    costs
+      ? sealIds.map((id): ChartSet => ({ label: sealText(id), data: costs.curve.costs[id], ...LOOKS[id] }))
       : [],
   );
   const mark = $derived(
-    design?.tipOver_mm === null || !design ? null : design.tipOver_mm - (design.curve.widths_mm[0] ?? 0),
+    !costs || costs.tipOver_mm === null ? null : costs.tipOver_mm - (costs.curve.widths_mm[0] ?? 0),
   );
 </script>
 
@@ -75,7 +77,7 @@
     {@render proofs()}
     <h2><VerdictMark verdict={design?.verdict ?? 'not-checkable'} word /> {t.title}</h2>
     {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
-    {#if design}
+    {#if design && costs}
       <h3>{t.measured}</h3>
       <table data-testid="joint-sides">
         <thead>
@@ -100,7 +102,7 @@
       <p class="quiet">{t.season(design, material ?? t.assumed)}</p>
       <p class="mended" data-testid="joint-advice">
         {t.because(design, design.recommended ? sealText(design.recommended) : '')}
-        {t.tip(design.tipOver_mm, length)}
+        {t.tip(costs.tipOver_mm, length)}
       </p>
       <h3>{t.options}</h3>
       <ul class="options" data-testid="joint-options">
@@ -137,7 +139,7 @@
       <h3>{t.chart}</h3>
       <ProofChart
         kind="line"
-        labels={design.curve.widths_mm.map(String)}
+        labels={costs.curve.widths_mm.map(String)}
         {sets}
         axis={t.width}
         label={t.chartLabel}
@@ -154,12 +156,12 @@
               </tr>
             </thead>
             <tbody>
-              {#each design.curve.widths_mm as width, i (width)}
+              {#each costs.curve.widths_mm as width, i (width)}
                 {#if i % 3 === 0}
                   <tr>
                     <th scope="row">{width}</th>
                     {#each sealIds as id (id)}
-                      {@const cost = design.curve.costs[id][i] ?? null}
+                      {@const cost = costs.curve.costs[id][i] ?? null}
                       <td>{cost === null ? '–' : t.money(cost)}</td>
                     {/each}
                   </tr>

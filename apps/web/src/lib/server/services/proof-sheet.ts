@@ -17,6 +17,7 @@ import {
   findingText,
   formatLength,
   handlingText,
+  jointCosts,
   jointLeakage,
   jointReasonText,
   lineColour,
@@ -462,7 +463,7 @@ class Sheet {
       })),
       [0.3, 0.17, 0.53],
     );
-    this.#text(t.tip(design.tipOver_mm, length));
+    this.#text(t.tip(jointCosts(plan)?.tipOver_mm ?? null, length));
     this.#text(t.prices, { colour: SOFT, size: 8.5 });
   }
 
