@@ -209,7 +209,9 @@ export const proveText = {
       `Inner seal as tight as ${metres(inner_m)} of still air, outer ${metres(outer_m)}. ${
         inner_m >= outer_m ? 'It dries outward.' : 'It is tighter outside than inside.'
       }${twoClosed ? ' Both sides count as closed: what is built in wet stays wet.' : ''} ${drains ? 'The open sill lets damp out.' : 'Nothing drains or dries at the sill.'}`,
-    surface: 'Coldest surface',
+    surface: 'How far the coldest surfaces are from damp',
+    aboveDew: 'Above dew point',
+    aboveDamp: 'Above 80 %',
     wall: 'The wall over twelve months',
     noMonths:
       'The job has no months yet. Enter them under Site on the job’s page: by hand, generated, or from a weather file.',

@@ -37,8 +37,7 @@ export const lineBreaks = defineCheck({
   severity: 'fails',
   source: TRACED,
   *run({ air, choices }) {
-    const bare =
-      choices?.jambs === 'bare' && (choices.airLayer === 'water-layer' || choices.airLayer === 'sheathing');
+    const bare = choices !== null && choices.jambs === 'bare' && isOuter(choices);
     for (const { where, at, apart } of air?.breaks ?? [])
       yield { facts: { where, at_mm: at, apart }, fixes: bare ? [choose({ jambs: 'flashing' })] : [] };
   },
@@ -104,14 +103,26 @@ export const sealUnfit = defineCheck({
   },
 });
 
-/** What would carry the line over the place, as far as one choice does. */
+/** Whether the wall keeps air out on its outer side, so that a line has to come in over the jambs. */
+const isOuter = ({ airLayer, waterLayer, mount }: Choices): boolean =>
+  (airLayer === 'water-layer' || airLayer === 'sheathing') &&
+  waterLayer !== 'masonry' &&
+  waterLayer !== 'existing' &&
+  mount !== 'pocket';
+
+/** What would carry the line over the place, as far as choices do. */
 function bridges(side: CutId, { kind, between }: Lift, choices: Choices): Fix[] {
-  if (kind === 'foam') return [choose({ innerSeal: 'corner-tape' })];
+  const bare = choices.jambs === 'bare' && isOuter(choices);
+  const flashed = bare ? ({ jambs: 'flashing' } as const) : {};
+  if (kind === 'foam') return [choose({ innerSeal: 'corner-tape', ...flashed })];
   const [from, to] = between;
-  if (side === 'head' && choices.flapEdge === 'open' && to.startsWith('head-tape'))
-    return [choose({ flapEdge: 'taped' })];
-  if (to === 'pan' && choices.pan === 'rigid') return [choose({ pan: 'stretched' })];
-  if (side !== 'sill' && choices.jambs === 'bare' && kind === 'gap') return [choose({ jambs: 'flashing' })];
-  if (side === 'sill' && choices.pan === 'none' && from !== 'pan') return [choose({ pan: 'stretched' })];
-  return [];
+  if (kind === 'loose') {
+    if (side === 'head' && choices.flapEdge === 'open' && to === 'head-tape')
+      return [choose({ flapEdge: 'taped' })];
+    return to === 'pan' && choices.pan === 'rigid' ? [choose({ pan: 'stretched' })] : [];
+  }
+  if (side !== 'sill') return bare ? [choose(flashed)] : [];
+  return choices.pan === 'none' && from !== 'pan' && choices.mount !== 'pocket'
+    ? [choose({ pan: 'stretched' })]
+    : [];
 }

@@ -15,9 +15,9 @@
   import { text } from '$lib/texts/en.ts';
   import { heatText } from '$lib/texts/heat.ts';
   import { proveText } from '$lib/texts/prove.ts';
-  import { conditionsOf, monthTexts, proveMoisture, vapourLayerText } from '@hulvek/core';
-  import { untrack } from 'svelte';
-  import HeatFigures from './HeatFigures.svelte';
+  import { conditionsOf, cutIds, monthTexts, proveMoisture, vapourLayerText } from '@hulvek/core';
+  import { HeatFigures } from '$lib/state/heat-figures.svelte.ts';
+  import { onDestroy, untrack } from 'svelte';
   import ProofChart, { type ChartSet } from './ProofChart.svelte';
   import ProofFindings from './ProofFindings.svelte';
   import ProofWall from './ProofWall.svelte';
@@ -30,6 +30,13 @@
     return made;
   });
   const job = $derived(editor.context.job);
+  const conditions = $derived(conditionsOf(job));
+  const heat = new HeatFigures();
+  onDestroy(() => heat.close());
+  $effect(() => {
+    const now = desk.plan;
+    untrack(() => heat.ask(now));
+  });
   const proof = $derived(
     desk.plan.build && desk.plan.wall
       ? proveMoisture(desk.plan.build, { job: editor.context, wall: desk.plan.wall })
@@ -104,8 +111,30 @@
     <ProofFindings {desk} verdict={proof?.verdict ?? 'not-checkable'} />
     {#if desk.plan.build}
       <h3>{t.surface}</h3>
-      <HeatFigures plan={desk.plan} />
-      <p class="quiet">{heatText.limits(conditionsOf(job))}</p>
+      {#if heat.problem}<p>{heatText.problem(heat.problem)}</p>{:else}
+        <table data-testid="surface-margins">
+          <thead>
+            <tr>
+              <th scope="col">{heatText.columns.side}</th>
+              <th scope="col">{heatText.columns.coldest}</th>
+              <th scope="col">{t.aboveDew}</th>
+              <th scope="col">{t.aboveDamp}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {#each cutIds as cut (cut)}
+              {@const coldest = heat.sides[cut]?.coldest?.temperature_C ?? null}
+              <tr>
+                <th scope="row">{proveText.side(cut)}</th>
+                <td>{coldest === null ? heatText.job.waits : heatText.temperature(coldest)}</td>
+                <td>{coldest === null ? '' : heatText.change(coldest - conditions.dew_C)}</td>
+                <td>{coldest === null ? '' : heatText.change(coldest - conditions.damp_C)}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      {/if}
+      <p class="quiet">{heatText.limits(conditions)}</p>
     {/if}
     <p class="quiet">{t.note}</p>
   {/snippet}
