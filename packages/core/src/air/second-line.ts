@@ -1,5 +1,5 @@
 /** What is left of the pen line when one of its pieces is not there: a second line, or a hole. */
-import { cutIds, type CutId } from '../drawing/section.ts';
+import type { CutId } from '../drawing/section.ts';
 import type { Build } from '../plan/draft.ts';
 import { withChanges } from '../water/changes.ts';
 import type { Line } from './lines.ts';
