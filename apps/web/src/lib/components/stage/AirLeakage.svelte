@@ -22,7 +22,7 @@
 </script>
 
 <h3>{t.leakage}</h3>
-<table>
+<table class="figures">
   <thead>
     <tr><td></td><th scope="col">{t.area}</th><th scope="col">{t.flow}</th></tr>
   </thead>
@@ -39,20 +39,6 @@
 <style>
   h3 {
     margin-top: var(--gap-3);
-  }
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
-  th,
-  td {
-    padding: 4px var(--gap-3) 4px 0;
-    text-align: left;
-    font-weight: inherit;
-  }
-  thead th {
-    font-size: 0.85rem;
-    color: var(--ink-soft);
   }
   .now {
     font-weight: 700;

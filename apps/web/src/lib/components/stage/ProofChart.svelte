@@ -21,34 +21,10 @@
 </script>
 
 <script lang="ts">
-  import {
-    BarController,
-    BarElement,
-    CategoryScale,
-    Chart,
-    Legend,
-    LinearScale,
-    LineController,
-    LineElement,
-    PointElement,
-    Tooltip,
-    type ChartConfiguration,
-    type Plugin,
-  } from 'chart.js';
+  import { Chart, type ChartConfiguration, type Plugin } from '$lib/charts.ts';
   import { prefersReducedMotion } from 'svelte/motion';
 
   let { kind, labels, sets, axis, label, mark = null }: ProofChartProps = $props();
-  Chart.register(
-    BarController,
-    BarElement,
-    CategoryScale,
-    Legend,
-    LinearScale,
-    LineController,
-    LineElement,
-    PointElement,
-    Tooltip,
-  );
   let canvas: HTMLCanvasElement;
   let chart: Chart | null = null;
   const token = (name: string) => getComputedStyle(canvas).getPropertyValue(name).trim();

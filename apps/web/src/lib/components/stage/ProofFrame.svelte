@@ -95,6 +95,25 @@
     padding-top: var(--gap-3);
     border-top: 1px solid var(--line);
   }
+  .panel :global(table.figures) {
+    border-collapse: collapse;
+    width: 100%;
+  }
+  .panel :global(table.figures :is(th, td)) {
+    padding: 4px var(--gap-3) 4px 0;
+    text-align: left;
+    font-weight: inherit;
+  }
+  .panel :global(table.figures td) {
+    font-family: var(--mono);
+  }
+  .panel :global(table.figures tbody th::first-letter) {
+    text-transform: uppercase;
+  }
+  .panel :global(table.figures thead th) {
+    font-size: 0.85rem;
+    color: var(--ink-soft);
+  }
   .panel :global(summary h3) {
     display: inline;
   }

@@ -79,7 +79,7 @@
     {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
     {#if design && costs}
       <h3>{t.measured}</h3>
-      <table data-testid="joint-sides">
+      <table class="figures" data-testid="joint-sides">
         <thead>
           <tr>
             <td></td>
@@ -148,7 +148,7 @@
       <details>
         <summary>{t.table}</summary>
         <div class="wide">
-          <table>
+          <table class="figures">
             <thead>
               <tr>
                 <th scope="col">{t.width}</th>
@@ -195,26 +195,6 @@
 </ProofWall>
 
 <style>
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
-  th,
-  td {
-    padding: 4px var(--gap-3) 4px 0;
-    text-align: left;
-    font-weight: inherit;
-  }
-  tbody th::first-letter {
-    text-transform: uppercase;
-  }
-  tbody td {
-    font-family: var(--mono);
-  }
-  thead th {
-    font-size: 0.85rem;
-    color: var(--ink-soft);
-  }
   small {
     color: var(--watch);
   }

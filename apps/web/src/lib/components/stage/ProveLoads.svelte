@@ -38,7 +38,7 @@
           {handlingText(loads.handling)}
         </p>
         <h4>{t.alone}</h4>
-        <table>
+        <table class="figures">
           <tbody>
             {#each [['fromFloor', loads.handling.alone.fromFloor], ['fromBench', loads.handling.alone.fromBench]] as const as [name, limit] (name)}
               <tr>
@@ -53,7 +53,7 @@
       <h3><VerdictMark verdict={loads.fasteners?.verdict ?? 'not-checkable'} /> {t.wind}</h3>
       {#if loads.fasteners}
         <p>{t.total(loads.fasteners.total_N, loads.fasteners.pressure_Pa)}</p>
-        <table data-testid="fastener-loads">
+        <table class="figures" data-testid="fastener-loads">
           <thead>
             <tr><th scope="col">{t.side}</th><th scope="col">{t.count}</th><th scope="col">{t.each}</th></tr>
           </thead>
@@ -84,20 +84,6 @@
 </ProofWall>
 
 <style>
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
-  th,
-  td {
-    padding: 4px var(--gap-3) 4px 0;
-    text-align: left;
-    font-weight: inherit;
-  }
-  td {
-    font-family: var(--mono);
-    white-space: nowrap;
-  }
   th {
     white-space: nowrap;
   }
@@ -107,13 +93,6 @@
   }
   h4 {
     margin: 0;
-  }
-  tbody th::first-letter {
-    text-transform: uppercase;
-  }
-  thead th {
-    font-size: 0.85rem;
-    color: var(--ink-soft);
   }
   h3 {
     display: flex;

@@ -72,7 +72,7 @@
         {#if sets.length > 0}
           <ProofChart kind="bar" {labels} {sets} axis={t.month} label={t.chart} />
           <div class="wide">
-            <table>
+            <table class="figures">
               <caption>{t.chart}</caption>
               <thead>
                 <tr
@@ -93,7 +93,7 @@
         <p class="quiet">{t.source(job.months.source, job.months.note)}</p>
       {:else}<p>{t.noMonths}</p>{/if}
       <h3>{t.layers}</h3>
-      <table data-testid="vapour-layers">
+      <table class="figures" data-testid="vapour-layers">
         <thead>
           <tr><th scope="col">{t.layer}</th><th scope="col">{t.r}</th><th scope="col">{t.sd}</th></tr>
         </thead>
@@ -112,7 +112,7 @@
     {#if desk.plan.build}
       <h3>{t.surface}</h3>
       {#if heat.problem}<p>{heatText.problem(heat.problem)}</p>{:else}
-        <table data-testid="surface-margins">
+        <table class="figures" data-testid="surface-margins">
           <thead>
             <tr>
               <th scope="col">{heatText.columns.side}</th>
@@ -144,30 +144,10 @@
   .wide {
     overflow-x: auto;
   }
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
   caption {
     text-align: left;
     color: var(--ink-soft);
     font-size: 0.85rem;
-  }
-  th,
-  td {
-    padding: 4px var(--gap-3) 4px 0;
-    text-align: left;
-    font-weight: inherit;
-  }
-  td {
-    font-family: var(--mono);
-  }
-  tbody th::first-letter {
-    text-transform: uppercase;
-  }
-  thead th {
-    font-size: 0.85rem;
-    color: var(--ink-soft);
   }
   h3 {
     display: flex;

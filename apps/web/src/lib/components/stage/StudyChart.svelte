@@ -9,33 +9,10 @@
 
 <script lang="ts">
   import { heatText } from '$lib/texts/heat.ts';
-  import {
-    BarController,
-    BarElement,
-    CategoryScale,
-    Chart,
-    Legend,
-    LinearScale,
-    LineController,
-    LineElement,
-    PointElement,
-    Tooltip,
-    type ChartConfiguration,
-  } from 'chart.js';
+  import { Chart, type ChartConfiguration } from '$lib/charts.ts';
   import { prefersReducedMotion } from 'svelte/motion';
 
   let { study, figure }: StudyChartProps = $props();
-  Chart.register(
-    BarController,
-    BarElement,
-    CategoryScale,
-    Legend,
-    LinearScale,
-    LineController,
-    LineElement,
-    PointElement,
-    Tooltip,
-  );
 
   let canvas: HTMLCanvasElement;
   let chart: Chart | null = null;
