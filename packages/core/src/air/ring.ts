@@ -78,6 +78,7 @@ export function walkRound(standing: Standing): Walked {
     const [from, to] = [own[0] - CORNER_mm, own[1] + CORNER_mm];
     const places = distinct([from, to, ...own, ...breaksAlong(standing, side)], from, to);
     const found: Stretch[] = [];
+    let lastKey = '';
     places.slice(1).forEach((end, k) => {
       const range: Range = [places[k] ?? end, end];
       const middle = (range[0] + range[1]) / 2;
@@ -87,10 +88,12 @@ export function walkRound(standing: Standing): Walked {
       if (middle > own[1] - CORNER_mm) atCorner.get(highCorner)?.push(...contacts.tight);
       if (middle < own[0] || middle > own[1]) return;
       const last = found.at(-1);
-      if (last && alike(last.contacts, contacts)) {
+      const key = keyOf(contacts);
+      if (last && key === lastKey) {
         found[found.length - 1] = { ...last, ...longer(last, { range, section, contacts }) };
         return;
       }
+      lastKey = key;
       const graph = neighboursOf(contacts.tight);
       const lines = linesThrough(graph, wallLayer(side, context), FRAME);
       found.push({ side, range, section, contacts, graph, lines });
@@ -110,13 +113,16 @@ function longer(
   return nextIsLonger ? { ...next, range: whole } : { ...last, range: whole };
 }
 
-const keyOf = (list: readonly Contact[]): string =>
-  list
-    .map(({ a, b }) => (a < b ? `${a} ${b}` : `${b} ${a}`))
-    .sort()
-    .join('|');
-const alike = (a: Contacts, b: Contacts): boolean =>
-  keyOf(a.tight) === keyOf(b.tight) && keyOf(a.loose) === keyOf(b.loose) && keyOf(a.foam) === keyOf(b.foam);
+/** Equal for sections in which the same things meet in the same way. */
+const keyOf = ({ tight, loose, foam }: Contacts): string =>
+  [tight, loose, foam]
+    .map((list) =>
+      list
+        .map(({ a, b }) => (a < b ? `${a} ${b}` : `${b} ${a}`))
+        .sort()
+        .join('|'),
+    )
+    .join('/');
 
 function distinct(figures: readonly number[], from: number, to: number): number[] {
   const sorted = figures.filter((x) => x >= from && x <= to).sort((a, b) => a - b);
@@ -130,7 +136,12 @@ const BREAK = 1000;
 /** To change from one line to another along a side costs a little, so that it keeps to one where it can. */
 const CHANGE = 0.05;
 
-/** Returns the ring with the fewest breaks, and of these the one with the shortest lines. */
+/**
+ * Returns the ring with the fewest breaks, and of these the one with the shortest lines.
+ *
+ * Whether two lines go on into each other is asked only of those that a ring would use: it begins as if all did, and is
+ * searched again while one of its changes turns out to be a break.
+ */
 export function ringOf({ stretches, atCorner }: Walked): Ring {
   const choices = stretches.map((stretch): readonly (Line | null)[] =>
     stretch.lines.length > 0 ? stretch.lines : [null],
@@ -138,29 +149,52 @@ export function ringOf({ stretches, atCorner }: Walked): Ring {
   const keys = choices.map((list) => list.map((line) => line?.join() ?? ''));
   const n = stretches.length;
   const openSides = new Set(stretches.flatMap(({ side, lines }) => (lines.length === 0 ? [side] : [])));
+  const filled = new Map<number, Filled>();
+  const filledAt = (i: number): Filled => {
+    const known = filled.get(i) ?? filledBetween(stretches, i, atCorner);
+    filled.set(i, known);
+    return known;
+  };
+  const sound = (i: number, k: number, l: number): boolean => {
+    const [a, b] = [choices[i]?.[k], choices[(i + 1) % n]?.[l]];
+    return !a || !b || keys[i]?.[k] === keys[(i + 1) % n]?.[l] || filledAt(i).joins(a, b);
+  };
   const cost = stretches.map((stretch, i) => {
     const next = (i + 1) % n;
-    const after = stretches[next] ?? stretch;
-    const filled = filledBetween(stretches, i, atCorner);
-    const dear = isOpenAnyway(stretch, after, openSides) ? CHANGE : BREAK;
-    const turn = after.side === stretch.side ? CHANGE : 0;
+    const turn: number = stretches[next]?.side === stretch.side ? CHANGE : 0;
     return (choices[i] ?? []).map((a, k) =>
-      (choices[next] ?? []).map((b, l) => {
-        if (a === null || b === null || keys[i]?.[k] === keys[next]?.[l]) return 0;
-        return filled.joins(a, b) ? turn : dear;
-      }),
+      (choices[next] ?? []).map((b, l) =>
+        a === null || b === null || keys[i]?.[k] === keys[next]?.[l] ? 0 : turn,
+      ),
     );
   });
   const own = choices.map((list, i) => {
     const [from, to] = stretches[i]?.range ?? [0, 0];
     return list.map((line) => (line ? (weight(line) * (to - from)) / 1000 : 0));
   });
-  const chosen = cheapestRound(own, cost);
-  const parts = stretches.map((stretch, i): RingPart => ({
-    stretch,
-    line: choices[i]?.[chosen[i] ?? 0] ?? null,
-  }));
-  return { parts, breaks: breaksOf(parts, atCorner, openSides) };
+  const asked = new Set<string>();
+  for (;;) {
+    const chosen = cheapestRound(own, cost);
+    let isSound = true;
+    stretches.forEach((stretch, i) => {
+      const next = (i + 1) % n;
+      const [k, l] = [chosen[i] ?? 0, chosen[next] ?? 0];
+      const change = `${i} ${k} ${l}`;
+      if (asked.has(change)) return;
+      asked.add(change);
+      if (sound(i, k, l)) return;
+      isSound = false;
+      const row = cost[i]?.[k];
+      const after = stretches[next] ?? stretch;
+      if (row) row[l] = isOpenAnyway(stretch, after, openSides) ? CHANGE : BREAK;
+    });
+    if (!isSound) continue;
+    const parts = stretches.map((stretch, i): RingPart => ({
+      stretch,
+      line: choices[i]?.[chosen[i] ?? 0] ?? null,
+    }));
+    return { parts, breaks: breaksOf(parts, filledAt, openSides) };
+  }
 }
 
 /** Where a side has no line the corner beside it is open, whatever the line of the next side does there. */
@@ -251,15 +285,14 @@ function cheapestRound(
 
 function breaksOf(
   parts: readonly RingPart[],
-  atCorner: Walked['atCorner'],
+  filledAt: (i: number) => Filled,
   openSides: ReadonlySet<CutId>,
 ): RingBreak[] {
-  const stretches = parts.map(({ stretch }) => stretch);
   return parts.flatMap(({ stretch, line }, i): RingBreak[] => {
     const next = parts[(i + 1) % parts.length];
     if (!next?.line || !line || isOpenAnyway(stretch, next.stretch, openSides)) return [];
     if (line.join() === next.line.join()) return [];
-    const filled = filledBetween(stretches, i, atCorner);
+    const filled = filledAt(i);
     if (filled.joins(line, next.line)) return [];
     const apart = firstApart(line, next.line, (one, other) => filled.touch(one, other));
     const turns = next.stretch.side !== stretch.side;

@@ -212,19 +212,21 @@ function beadPoints(standing: Standing, plane: CutPlane, isOwn: (across: number)
 /** Where along a side anything begins or ends: between two of these every section is the same. */
 export function breaksAlong(standing: Standing, side: CutId): number[] {
   const upright = isUpright(side);
+  const isOwn = ownHalf(side, standing);
+  const [along, across] = upright ? ([1, 0] as const) : ([0, 1] as const);
   const found: number[] = [];
-  for (const face of standing.faces) {
+  for (const { shape, u, v } of standing.faces) {
+    if (!(upright ? u : v).some(isOwn)) continue;
     // A corner of a face may lie anywhere along it, as in a fold that leans.
-    const at = upright ? 1 : 0;
-    for (const p of face.shape.space) found.push(p[at]);
+    for (const p of shape.space) found.push(p[along]);
   }
   for (const { bead } of standing.beads)
-    for (const path of bead.paths) for (const p of path) found.push(p[upright ? 1 : 0]);
+    for (const path of bead.paths) for (const p of path) if (isOwn(p[across])) found.push(p[along]);
   for (const { parts } of standing.solids)
     for (const { solid, v } of parts) {
-      const along = upright ? v : solid.u;
+      const reach = upright ? v : solid.u;
       // Shims, clips and brackets are no ends of a joint.
-      if (along[1] - along[0] > SHORT_mm) found.push(...along);
+      if (reach[1] - reach[0] > SHORT_mm && (upright ? solid.u : v).some(isOwn)) found.push(...reach);
     }
   return found;
 }
