@@ -186,8 +186,17 @@ test('a weather file is refused with its line or becomes the months that the wal
   await expect(page.getByTestId('wall-moisture')).toBeVisible();
   await expectAccessible(page);
 
-  // Typed by hand: a month that does not read is named, and nothing is lost.
+  // What the site says is kept beside it and takes nothing away.
+  await page.goto('/jobs/tannery-row');
+  await page
+    .locator('form')
+    .filter({ hasText: 'Altitude of the site' })
+    .getByRole('button', { name: 'Keep' })
+    .click();
+  await expect(page.getByRole('status').filter({ hasText: /kept|saved/i })).toBeVisible();
   await page.goto('/jobs/tannery-row/conditions');
+  await expect(months.getByLabel('Jan, Temperature, °C')).toHaveValue('−12');
+  // Typed by hand: a month that does not read is named, and nothing is lost.
   await months.getByLabel('Mar, Humidity, %').fill('120');
   await months.getByRole('button', { name: 'Keep it' }).click();
   await expect(months.getByRole('alert')).toContainText('Mar: a temperature from −60 to 50 °C');

@@ -70,28 +70,24 @@ export function vapourLayers(
   build: Build,
   o: { lambda: Conductivities; materials: readonly Material[]; wall: Wall },
 ): VapourLayer[] {
-  const { choices } = build.context;
-  const sheet = WATER_SHEET[choices.waterLayer];
-  const onBoard = choices.waterLayer === 'foam-face' ? null : sheet;
-  const solid = countedLayers(build).map(({ role, material, x }): VapourLayer & { role: string } => {
+  /** Laid on the board, or on the framing where there is none. */
+  let sheet = WATER_SHEET[build.context.choices.waterLayer];
+  const layers: VapourLayer[] = [];
+  let isSheeted = false;
+  for (const { role, material, x } of countedLayers(build)) {
     const name = material.replace(/^layer:/, '') as LayerMaterial;
     const d_m = (x[1] - x[0]) / 1000;
-    return { role, name, r: d_m / o.lambda(material), sd_m: d_m * MU[name] };
-  });
-  const layers: VapourLayer[] = [];
-  let isWrapped = onBoard == null;
-  const wrap = (): void => {
-    if (isWrapped || onBoard == null) return;
-    isWrapped = true;
-    layers.push({ name: `sheet:${onBoard}`, r: 0, sd_m: sheetSd(onBoard, o.materials) });
-  };
-  const lining = solid.findIndex(({ role }) => role === 'interior-finish' || role === 'service');
-  solid.forEach(({ role, name, r, sd_m }, i) => {
-    if (role === 'sheathing' || role === 'framing') wrap();
-    if (i === lining) addInside(layers, o.wall);
-    layers.push({ name, r, sd_m });
-  });
-  if (lining < 0) addInside(layers, o.wall);
+    if (sheet && (role === 'sheathing' || role === 'framing')) {
+      layers.push({ name: `sheet:${sheet}`, r: 0, sd_m: sheetSd(sheet, o.materials) });
+      sheet = undefined;
+    }
+    if (!isSheeted && (role === 'interior-finish' || role === 'service')) {
+      addInside(layers, o.wall);
+      isSheeted = true;
+    }
+    layers.push({ name, r: d_m / o.lambda(material), sd_m: d_m * MU[name] });
+  }
+  if (!isSheeted) addInside(layers, o.wall);
   return layers;
 }
 

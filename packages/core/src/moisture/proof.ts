@@ -3,7 +3,7 @@ import type { JobContext, Wall } from '../documents/schema.ts';
 import { gravest, type Verdict } from '../findings/finding.ts';
 import { conditionsOf } from '../heat/conditions.ts';
 import { conductivities } from '../heat/conductivities.ts';
-import { RSI_SURFACE } from '../heat/junction.ts';
+import { RSI_FLOW } from '../heat/junction.ts';
 import type { Build } from '../plan/draft.ts';
 import { jointBalance, type JointBalance } from './joint-balance.ts';
 import { outerResistance, vapourLayers, type VapourLayer } from './layers.ts';
@@ -31,7 +31,7 @@ export function proveMoisture(build: Build, o: { job: JobContext; wall: Wall }):
     ? monthlyMoisture({
         layers,
         rse: outerResistance(build),
-        rsi: RSI_SURFACE,
+        rsi: RSI_FLOW,
         months: job.months.rows,
         inside_C,
         humidity_percent,

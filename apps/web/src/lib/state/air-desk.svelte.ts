@@ -47,7 +47,8 @@ export class AirDesk extends WallDesk {
 
   /** The step with which it closes for good. */
   closes = $derived.by((): { step: PlannedStep; number: number } | null => {
-    const { build } = this;
+    // While something is dragged the stored wall is asked: each step of it is a proof of its own.
+    const build = this.asPlanned && !this.showBefore ? this.editor.plan.build : this.build;
     const count = build && this.finished ? airtightFrom(build) : null;
     const step = count === null ? null : build?.steps[count - 1];
     return step && count !== null ? { step, number: count } : null;

@@ -120,7 +120,7 @@
   const ASIDE_px = 3;
 </script>
 
-<ProofWall desk={water} title={t.title} empty={t.nothing} views={wallViews} steps>
+<ProofWall desk={water} title={t.title} empty={t.nothing} views={wallViews} steps handles={false}>
   {#snippet over(drawing)}
     <AirLine {drawing} course={air.course} ring={air.view === 'face' ? air.ring : null} gaps={[]} />
     {#if water.course}
