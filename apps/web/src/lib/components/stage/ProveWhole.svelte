@@ -18,22 +18,12 @@
   import { HeatDesk } from '$lib/state/heat-desk.svelte.ts';
   import { WaterDesk } from '$lib/state/water-desk.svelte.ts';
   import { wallViews } from '$lib/state/wall-desk.svelte.ts';
+  import { proofVerdicts, type QuickProof } from '$lib/state/proof-verdicts.ts';
+  import { proofWords } from '$lib/state/proof-words.ts';
   import { text } from '$lib/texts/en.ts';
   import { heatText } from '$lib/texts/heat.ts';
   import { proveText, type ProofId } from '$lib/texts/prove.ts';
-  import {
-    cutIds,
-    designJoint,
-    formatLength,
-    gravest,
-    openPlaces,
-    proveLoads,
-    proveMoisture,
-    sealText,
-    severities,
-    verdictOf,
-    type Verdict,
-  } from '@hulvek/core';
+  import { cutIds, formatLength, gravest, severities, verdictOf, type Verdict } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
   import ProofFindings from './ProofFindings.svelte';
   import ProofWall from './ProofWall.svelte';
@@ -58,59 +48,29 @@
     untrack(() => heat.look(opening));
   });
 
-  const design = $derived(designJoint(plan));
-  const moisture = $derived(
-    plan.build && plan.wall ? proveMoisture(plan.build, { job: editor.context, wall: plan.wall }) : null,
-  );
-  const loads = $derived(proveLoads(plan));
+  const words = $derived(proofWords(plan, editor.context));
+  const verdicts = $derived(proofVerdicts(plan, editor.context));
   const coldest = $derived(
     cutIds
       .flatMap((cut) => heat.sides[cut]?.side.coldest ?? [])
       .toSorted((a, b) => a.temperature_C - b.temperature_C)[0] ?? null,
   );
-  const wet = $derived(plan.findings.filter((f) => f.code === 'water-gets-in').length);
-  const open = $derived(plan.air ? openPlaces(plan.air) : []);
 
-  const rows = $derived.by((): { id: ProofId; verdict: Verdict; says: string }[] =>
-    plan.build
-      ? [
-          {
-            id: 'water',
-            verdict: water.verdict,
-            says: t.waterSays(wet, plan.water?.singles.length ?? 0),
-          },
-          { id: 'air', verdict: air.verdict, says: t.airSays(open, air.closes?.number ?? null) },
-          {
-            id: 'heat',
-            verdict: heat.verdict,
-            says: heat.problem
-              ? heatText.problem(heat.problem)
-              : t.heatSays(coldest?.temperature_C ?? null, coldest?.fRsi ?? null),
-          },
-          {
-            id: 'joint',
-            verdict: design?.verdict ?? 'not-checkable',
-            says: design
-              ? t.jointSays(sealText(design.chosen), design.recommended && sealText(design.recommended))
-              : '',
-          },
-          {
-            id: 'moisture',
-            verdict: moisture?.verdict ?? 'not-checkable',
-            says: t.moistureSays(moisture?.wall?.outcome ?? null),
-          },
-          {
-            id: 'loads',
-            verdict: loads?.verdict ?? 'not-checkable',
-            says: t.loadsSays(
-              loads?.handling?.weight.kg ?? null,
-              loads?.handling?.people ?? null,
-              loads?.fasteners?.worst.each_N ?? null,
-            ),
-          },
-        ]
-      : [],
-  );
+  const rows = $derived.by((): { id: ProofId; verdict: Verdict; says: string }[] => {
+    if (!plan.build) return [];
+    const row = (id: Exclude<QuickProof, 'fit'>) => ({ id, verdict: verdicts[id], says: words[id] });
+    const says = heat.problem
+      ? heatText.problem(heat.problem)
+      : t.heatSays(coldest?.temperature_C ?? null, coldest?.fRsi ?? null);
+    return [
+      row('water'),
+      row('air'),
+      { id: 'heat', verdict: heat.verdict, says },
+      row('joint'),
+      row('moisture'),
+      row('loads'),
+    ];
+  });
   const rank = (severity: (typeof severities)[number]) => severities.indexOf(severity);
   const findings = $derived(
     [...plan.findings, ...heat.findings].toSorted((a, b) => rank(a.severity) - rank(b.severity)),
