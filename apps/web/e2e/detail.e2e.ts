@@ -10,14 +10,15 @@ test('a choice is departed from, the contradiction found, mended by its fix, acc
   await page.goto(DETAIL);
   const panel = page.getByRole('region', { name: 'Detail' });
   const verdict = panel.getByRole('heading', { level: 2 }).first();
-  await expect(verdict).toContainText('Holds');
+  await expect(verdict).toContainText('Watch');
   await panel.getByLabel('Jambs in the opening').selectOption({ label: 'Bare' });
   await expect(
     panel.getByRole('heading', { name: 'Nothing carries the air line into the opening' }),
   ).toBeVisible();
+  await expect(verdict).toContainText('Fails');
   await expect(panel.getByText('Bare, the method says Flashing to full depth')).toBeVisible();
-  await panel.getByRole('button', { name: 'Jambs in the opening: Flashing to full depth' }).click();
-  await expect(verdict).toContainText('Holds');
+  await panel.getByRole('button', { name: 'Jambs in the opening: Flashing to full depth' }).first().click();
+  await expect(verdict).toContainText('Watch');
   await page.getByRole('button', { name: 'Undo' }).click();
   await panel.getByRole('button', { name: 'Depart from this rule' }).click();
   await panel.getByLabel('Why, and what makes up for it').fill('A membrane follows inside.');
@@ -43,7 +44,10 @@ test('a choice is departed from, the contradiction found, mended by its fix, acc
   await page.goto(DETAIL);
   await panel.getByRole('button', { name: 'Withdraw' }).click();
   await panel.getByRole('button', { name: /Back to Flashing/ }).click();
-  await expect(verdict).toContainText('Holds');
+  await expect(verdict).toContainText('Watch');
+  await expect(
+    panel.getByRole('heading', { name: 'Nothing carries the air line into the opening' }),
+  ).toHaveCount(0);
   await saved(page);
 });
 

@@ -1,5 +1,5 @@
 /** The Prove stage whole: pen line, joint, conditions, moisture, loads, job view, proof sheet; at phone width too. */
-import { expect, expectAccessible, saved, signIn, test } from './support.ts';
+import { expect, expectAccessible, newOpening, saved, signIn, test } from './support.ts';
 import type { Page } from '@playwright/test';
 
 const SOUND = '/jobs/skarv-point/skarv-e-01/prove';
@@ -217,8 +217,10 @@ test('weight and wind are said under Loads and on the step where the unit is lif
   await expect(page.getByText('Stated limit 260 N on each.')).toBeVisible();
   await expectAccessible(page);
   await page.goto('/jobs/skarv-point/skarv-s-05/install');
-  const card = page.locator('details').filter({ has: page.locator('#step-dry-fit') });
-  await card.locator('summary').first().click();
+  const summary = page.locator('summary').filter({ hasText: 'Set the unit, sill first' });
+  await summary.click();
+  const card = summary.locator('..');
+  await expect(card.getByTestId('handling')).toBeVisible();
   await expect(card.getByTestId('handling')).toContainText('Suction cups: at least');
 });
 
@@ -261,13 +263,18 @@ test('every proof reads at phone width without scrolling sideways', async ({ pag
 
 test('an opening without a plan says what is missing instead of proving nothing', async ({ page }) => {
   await signIn(page);
+  const path = await newOpening(page, 'Q-01', null);
   for (const [name, said] of [
     ['whole', 'Nothing is planned yet'],
     ['joint', 'The joint is designed once'],
     ['moisture', 'Moisture is judged once'],
     ['loads', 'Loads are worked out once'],
   ] as const) {
-    await page.goto(`/jobs/skarv-point/skarv-w-03/prove?proof=${name}`);
+    await page.goto(`${path}/prove?proof=${name}`);
     await expect(page.getByText(said).first()).toBeVisible();
   }
+  await page.goto('/jobs/skarv-point/proofs');
+  const row = page.getByTestId('job-proofs').locator('[data-opening="Q-01"]');
+  for (const column of ['fit', 'water', 'air', 'joint', 'moisture', 'loads'])
+    await expect(row.locator(`[data-column=${column}]`)).toHaveAttribute('data-verdict', 'not-checkable');
 });
