@@ -145,7 +145,7 @@ export const text = {
     } satisfies Record<FitVerdict, string>,
     soFar: (fit: string) => `${fit} so far`,
     scope:
-      'The verdict covers fit, the choices of the method, cut sizes and water. Heat is proven beside it; air is not proven yet.',
+      'The verdict covers fit, the choices of the method, cut sizes, water, air, moisture and loads. Heat is proven beside it.',
   },
   stages: {
     measure: 'Measure',

@@ -36,7 +36,8 @@
         ...proofVerdicts(plan, store.context),
         heat: proof && !isOld ? proof.verdict : ('not-checkable' as const),
       };
-      const first = plan.findings[0];
+      const all = [...plan.findings, ...(proof && !isOld ? heatFindings(plan, proof, false) : [])];
+      const [first] = all.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity));
       return {
         plan,
         verdicts,

@@ -132,6 +132,7 @@
               </dd>
             </div>
           </dl>
+          <ProofVerdicts {plan} context={editor.context} />
           {#if plan.findings.length > 0}
             <ul class="findings">
               {#each plan.findings as finding, j (j)}
@@ -139,7 +140,6 @@
               {/each}
             </ul>
           {:else}<p class="quiet">{text.compare.noFindings}</p>{/if}
-          <ProofVerdicts {plan} context={editor.context} />
           <HeatFigures {plan} />
           <details>
             <summary>{text.compare.listPieces}</summary>
