@@ -11,7 +11,15 @@
   import { HeatJob } from '$lib/state/heat-job.svelte.ts';
   import { proofVerdicts } from '$lib/state/proof-verdicts.ts';
   import { proveText, type ProofId } from '$lib/texts/prove.ts';
-  import { figuresIn, findingText, gravest, jointLeakage, sumOfBands } from '@hulvek/core';
+  import {
+    figuresIn,
+    findingText,
+    gravest,
+    heatFindings,
+    jointLeakage,
+    severities,
+    sumOfBands,
+  } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
 
   let { store }: JobProofsProps = $props();
