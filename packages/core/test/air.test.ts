@@ -22,6 +22,8 @@ import {
   type Plan,
   type PresetId,
 } from '@hulvek/core';
+import { Filled } from '../src/air/filled.ts';
+import type { Neighbours } from '../src/air/lines.ts';
 import { expectedAir, expectedClosings, expectedGaps } from './air.expected.ts';
 
 const planned = (preset: PresetId, changes: Partial<Opening> = {}): Plan => {
@@ -196,5 +198,37 @@ describe('the line as it is drawn', () => {
     const { width, height } = build.context.unit;
     expect(length(true) + length(false)).toBeCloseTo(2 * (width + height), 0);
     expect(length(false)).toBeGreaterThan(0.8 * width);
+  });
+});
+
+describe('two lines round a hole', () => {
+  const graph = (...pairs: readonly string[]): Neighbours => {
+    const map = new Map<string, Set<string>>();
+    for (const pair of pairs)
+      for (const [a, b] of [pair.split('-'), pair.split('-').toReversed()])
+        if (a && b) map.set(a, (map.get(a) ?? new Set<string>()).add(b));
+    return map;
+  };
+  const RING = ['wall-tape', 'tape-unit', 'wall-pan', 'pan-unit'];
+  const lines = [
+    ['wall', 'tape', 'unit'],
+    ['wall', 'pan', 'unit'],
+  ] as const;
+  const joins = (...pairs: readonly string[]) => new Filled(graph(...pairs)).joins(...lines);
+
+  it('four things in a ring have a hole in their middle, whatever else hangs on two of them', () => {
+    expect(joins(...RING)).toBe(false);
+    expect(joins(...RING, 'tape-shim', 'shim-unit')).toBe(false);
+  });
+  it('a fifth that touches all four fills it, and so does one that joins two across', () => {
+    expect(joins(...RING, 'tape-pan')).toBe(true);
+    expect(joins(...RING, 'foam-wall', 'foam-tape', 'foam-unit', 'foam-pan')).toBe(true);
+    // Reaching three of them it leaves the hole between itself and the fourth.
+    expect(joins(...RING, 'foam-wall', 'foam-tape', 'foam-unit')).toBe(false);
+  });
+  it('a line with itself goes on, and one over things that do not touch goes nowhere', () => {
+    const filled = new Filled(graph(...RING));
+    expect(filled.joins(lines[0], lines[0])).toBe(true);
+    expect(filled.joins(lines[0], ['wall', 'flap', 'unit'])).toBe(false);
   });
 });

@@ -25,8 +25,8 @@ export interface FastenerLoad {
 
 /**
  * Returns the load on the fasteners of each side that holds. Each point of the unit leans on the nearest side that is
- * fastened, so that triangles and trapezes are cut off by lines at 45° where all four hold; where only two opposite
- * sides hold, each takes half. A side's load is shared evenly by its fasteners.
+ * fastened, so that triangles and trapezes are cut off by lines at 45° where all four hold; where fewer hold, as jambs do
+ * with clips, they share alike. A side's load is shared evenly by its fasteners.
  *
  * Source: simple statics. Prying, edge distances and the frame's own stiffness are not counted; licensed practice and the
  * maker's schedule go before it.
