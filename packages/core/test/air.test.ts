@@ -153,6 +153,14 @@ describe('what goes through the line', () => {
     expect(places('integral-sheathing')).toContain('4 tape-end');
     expect(places('masonry-cavity')).toContain('5 membrane-lap');
     expect(places('closed-barrier')).toContain('4 fin-corner');
+    // Glass closed at 1600 m and set at sea level is equalised through a tube.
+    const build = built('integral-sheathing');
+    const kinds = (madeAt_m: number) =>
+      weakPlaces(proveAir(build), build, { madeAt_m, site_m: 0 }).map(({ kind }) => kind);
+    expect([kinds(1600).includes('glazing-tube'), kinds(100).includes('glazing-tube')]).toEqual([
+      true,
+      false,
+    ]);
   });
 });
 

@@ -1,6 +1,7 @@
 /** Who comes later and may cut the line, and the small places along it that have to be looked at. */
 import type { CutId } from '../drawing/section.ts';
 import type { Build } from '../plan/draft.ts';
+import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../order-size/altitude.ts';
 import type { AirProof } from './proof.ts';
 
 export const laterTrades = [
@@ -63,6 +64,7 @@ export const weakKinds = [
   'block-cut-out',
   'bracket',
   'buck-corner',
+  'glazing-tube',
 ] as const;
 export type WeakKind = (typeof weakKinds)[number];
 
@@ -77,7 +79,11 @@ export interface WeakPlaces {
 const CORNERS = 4;
 
 /** Returns the small places of the line: each is closed in the plan, and each is where lines leak. */
-export function weakPlaces(proof: AirProof, { context, pieces }: Build): WeakPlaces[] {
+export function weakPlaces(
+  proof: AirProof,
+  { context, pieces }: Build,
+  glazing: { readonly madeAt_m?: number | undefined; readonly site_m?: number | undefined } = {},
+): WeakPlaces[] {
   const on = (test: (thing: string) => boolean) =>
     proof.sides.filter((side) => side.line?.some(test)).map((side) => side.side);
   const found: WeakPlaces[] = [];
@@ -103,5 +109,13 @@ export function weakPlaces(proof: AirProof, { context, pieces }: Build): WeakPla
   add('bracket', 'membrane', brackets?.form === 'solid' ? brackets.solids.length : 0, membrane);
   const buck = on((thing) => thing.startsWith('buck-') && thing !== 'buck-beads');
   add('buck-corner', 'buck-sill', corners(buck), buck);
+  // Glass from another altitude is equalised through a tube, which may run through the joint.
+  const { madeAt_m, site_m } = glazing;
+  const isEqualised =
+    madeAt_m !== undefined &&
+    site_m !== undefined &&
+    Math.abs(altitudeDifference(madeAt_m, site_m)) > ALTITUDE_WATCH_Pa;
+  const closed = proof.sides.filter((side) => side.line !== null).map((side) => side.side);
+  add('glazing-tube', 'unit', isEqualised ? 1 : 0, closed);
   return found;
 }

@@ -54,7 +54,11 @@ export class AirDesk extends WallDesk {
     return step && count !== null ? { step, number: count } : null;
   });
   trades = $derived.by(() => (this.proof && this.build ? tradesThatMayCut(this.proof, this.build) : []));
-  weak = $derived.by(() => (this.proof && this.build ? weakPlaces(this.proof, this.build) : []));
+  weak = $derived.by(() => {
+    const { proof, build, plan } = this;
+    const glazing = { madeAt_m: plan.unit?.madeAt_m, site_m: plan.job.job.altitude_m };
+    return proof && build ? weakPlaces(proof, build, glazing) : [];
+  });
 
   /** What each piece of the line leaves when it is not there: worked out when somebody asks. */
   asked = $state(false);

@@ -58,4 +58,6 @@ export const weakTexts: Readonly<Record<WeakKind, string>> = {
   'block-cut-out': 'cut-outs of the band at blocks',
   bracket: 'brackets in the membrane',
   'buck-corner': 'corners of the buck: ends in sealant',
+  'glazing-tube':
+    'tube of the glazing, where one runs through the joint: closed as the maker says, sealed round',
 };
