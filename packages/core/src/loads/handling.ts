@@ -44,13 +44,15 @@ export interface Handling {
   readonly weight: Weight;
   readonly people: number;
   readonly needsLift: boolean;
+  /** Held against four people, each with what one may carry; a lift has to be there beyond that. */
+  readonly verdict: 'holds' | 'watch';
   /** Two at least; each must be rated for this, kg. */
   readonly cups: number;
   readonly cupRating_kg: number;
   /** Above this gust it is not carried, m/s; the site's own limit where that is lower. */
   readonly gust_ms: number;
   readonly gustFrom: 'push' | 'site';
-  /** What one person should lift of it from the floor onto this sill, and from a bench. */
+  /** What one person should lift from the floor onto a sill of the usual height, and from a bench. */
   readonly alone: { readonly fromFloor: LiftLimit; readonly fromBench: LiftLimit };
 }
 
@@ -58,7 +60,7 @@ export interface Handling {
 const REACH_cm = 30;
 const FROM_FLOOR_cm = 40;
 const BENCH_cm = 75;
-const SILL_cm = 90;
+export const SILL_cm = 90;
 
 /** Returns what it takes to carry and set a unit; `null` while its weight is not known. */
 export function handlingOf(unit: Unit, handling: Job['handling']): Handling | null {
@@ -82,6 +84,7 @@ export function handlingOf(unit: Unit, handling: Job['handling']): Handling | nu
     weight,
     people,
     needsLift: people > MOST_HANDS,
+    verdict: people > MOST_HANDS ? 'watch' : 'holds',
     cups,
     cupRating_kg: (weight.kg * CUP_FACTOR) / cups,
     gust_ms: Math.min(byPush, site),

@@ -40,7 +40,7 @@ const KNUCKLES_cm = 75;
  *
  * Source: NIOSH, Applications Manual for the Revised Lifting Equation, 1994, from memory.
  *
- * @example liftLimit({ horizontal_cm: 58.4, vertical_cm: 38.1, travel_cm: 121.9, twist_deg: 0, grip: 'fair' }).limit_kg // 7.2
+ * @example liftLimit({ horizontal_cm: 58.4, vertical_cm: 38.1, travel_cm: 121.9, twist_deg: 0, grip: 'fair' }).limit_kg // 7.1
  */
 export function liftLimit({
   horizontal_cm: H,

@@ -65,7 +65,7 @@ export function proveLoads({ unit, build, exposed, job, choices }: Draft): Loads
     bearing,
     altitude,
     verdict: gravest([
-      handling ? 'holds' : 'not-checkable',
+      handling?.verdict ?? 'not-checkable',
       fasteners?.verdict ?? 'not-checkable',
       ...(bearing ? [bearing.verdict] : []),
       ...(altitude ? [altitude.verdict] : []),

@@ -6,7 +6,7 @@ import { sheetSd } from './layers.ts';
 
 /** Through seals that are no sheets, m of still air: common practice, no source. */
 const SEAL_SD_m = { sealant: 20, band: 0.5, foam: 2.5 } as const;
-/** From here on a layer counts as closed, m. Source: DIN 4108-3 calls 0.5 m open and 1500 m tight; 20 m is common practice. */
+/** From here on a layer counts as closed, m. Common practice, no source; DIN 4108-3 calls 0.5 m open and 1500 m tight, from memory. */
 export const CLOSED_SD_m = 20;
 
 export interface JointBalance {

@@ -49,7 +49,7 @@ export interface MonthlyMoisture {
   readonly left_kg_m2: number;
   /** Temperature between the layers, from the outer surface to the inner, month by month, °C. */
   readonly temperatures_C: readonly (readonly number[])[];
-  /** What a slow sum would say in half a year: everything dried, some is left, or there was none. */
+  /** None in any month; dry again within the year; some left after it. */
   readonly outcome: 'none' | 'dries' | 'gathers';
 }
 

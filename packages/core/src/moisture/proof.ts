@@ -19,7 +19,7 @@ export interface MoistureProof {
   readonly verdict: Verdict;
 }
 
-/** Drops run off a smooth layer from here on, kg/m². Source: DIN 4108-3 asks less of layers that take up no water, from memory. */
+/** More runs off where a layer takes up no water, kg/m². Source: DIN 4108-3, from memory. */
 export const MOST_WATER_kg_m2 = 0.5;
 
 export function proveMoisture(build: Build, o: { job: JobContext; wall: Wall }): MoistureProof {

@@ -67,8 +67,16 @@ describe('hands', () => {
     expect((h?.cups ?? 0) * (h?.cupRating_kg ?? 0)).toBeCloseTo(2 * (h?.weight.kg ?? 0), 6);
   });
   it('the maker’s weight goes before the sum, and without weight or panes nothing is said', () => {
-    expect(handlingOf(unit({ weight_kg: 92 }), undefined)).toMatchObject({ people: 4, needsLift: false });
-    expect(handlingOf(unit({ weight_kg: 92.1 }), undefined)).toMatchObject({ people: 5, needsLift: true });
+    expect(handlingOf(unit({ weight_kg: 92 }), undefined)).toMatchObject({
+      people: 4,
+      needsLift: false,
+      verdict: 'holds',
+    });
+    expect(handlingOf(unit({ weight_kg: 92.1 }), undefined)).toMatchObject({
+      people: 5,
+      needsLift: true,
+      verdict: 'watch',
+    });
     expect(handlingOf(unit({ weight_kg: undefined, panes: undefined } as never), undefined)).toBeNull();
   });
   it('two people hold 1.08 m² up to 11.2 m/s, and a site that asks for less gets less', () => {

@@ -3,6 +3,9 @@ import {
   airThingText,
   cornerTexts,
   liftTexts,
+  MOST_HANDS,
+  PERSON_kg,
+  SILL_cm,
   placeOfLine,
   sideTexts,
   stepText,
@@ -215,6 +218,8 @@ export const proveText = {
     wall: 'The wall over twelve months',
     noMonths:
       'The job has no months yet. Enter them under Site on the job’s page: by hand, generated, or from a weather file.',
+    noMethod:
+      'A layer lets heat or vapour through without any resistance: the monthly method has no answer. Look at the layers.',
     source: (source: 'hand' | 'generator' | 'epw', note: string): string =>
       `${{ hand: 'Entered by hand', generator: 'Generated, invented', epw: 'From a weather file' }[source]}${note ? `: ${note}` : ''}.`,
     outcome: ({ outcome, most_kg_m2, left_kg_m2 }: MonthlyMoisture): string =>
@@ -239,7 +244,8 @@ export const proveText = {
     title: 'Loads and hands',
     weight: 'Weight and hands',
     noWeight: 'Nobody said what this unit weighs. Enter its weight or its panes with the unit.',
-    alone: 'What one person should lift onto this sill',
+    hands: `Held against ${MOST_HANDS} people with ${PERSON_kg} kg each, or what the job says one carries.`,
+    alone: `What one person should lift onto a sill ${SILL_cm} cm up`,
     fromFloor: 'from the floor',
     fromBench: 'from a bench',
     limit: ({ limit_kg }: LiftLimit): string => `${limit_kg.toFixed(1)} kg`,

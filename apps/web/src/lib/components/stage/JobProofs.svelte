@@ -120,7 +120,7 @@
                 </a>
               </td>
             {/each}
-            <td>{first}</td>
+            <td class="first">{first}</td>
           </tr>
         {/each}
       </tbody>
@@ -166,6 +166,10 @@
   thead th {
     font-size: 0.9rem;
     color: var(--ink-soft);
+  }
+  .first {
+    min-width: 16rem;
+    padding-left: var(--gap-3);
   }
   .mark {
     text-align: center;

@@ -31,12 +31,13 @@
     <h2><VerdictMark verdict={loads?.verdict ?? 'not-checkable'} word /> {t.title}</h2>
     {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
     {#if loads}
-      <h3><VerdictMark verdict={loads.handling ? 'holds' : 'not-checkable'} /> {t.weight}</h3>
+      <h3><VerdictMark verdict={loads.handling?.verdict ?? 'not-checkable'} /> {t.weight}</h3>
       {#if loads.handling}
         <p class="caution" data-testid="handling">
           <b>{text.install.caution}.</b>
           {handlingText(loads.handling)}
         </p>
+        <p class="quiet">{t.hands}</p>
         <h4>{t.alone}</h4>
         <table class="figures">
           <tbody>

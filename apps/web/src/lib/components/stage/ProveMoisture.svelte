@@ -91,7 +91,7 @@
           </div>
         {/if}
         <p class="quiet">{t.source(job.months.source, job.months.note)}</p>
-      {:else}<p>{t.noMonths}</p>{/if}
+      {:else}<p>{job.months ? t.noMethod : t.noMonths}</p>{/if}
       <h3>{t.layers}</h3>
       <table class="figures" data-testid="vapour-layers">
         <thead>

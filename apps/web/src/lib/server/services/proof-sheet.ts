@@ -346,7 +346,7 @@ class Sheet {
     this.#page.rows(
       [
         {
-          verdict: handling ? ('holds' as const) : ('not-checkable' as const),
+          verdict: handling?.verdict ?? ('not-checkable' as const),
           cells: [t.weight, handling ? handlingText(handling) : t.noWeight],
         },
         {
