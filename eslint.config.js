@@ -53,7 +53,7 @@ export default ts.config(
   {
     ignores: [
       '**/node_modules/',
-      '**/build/',
+      'apps/web/build/',
       '**/.svelte-kit/',
       '.hulvek/',
       'apps/web/drizzle/',

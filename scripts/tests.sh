@@ -39,6 +39,7 @@ counted() {
 static_checks() {
   simple_check "format" prettier npx prettier --check --log-level warn .
   simple_check "lint" eslint npx eslint .
+  simple_check "floors of the core" floors npx depcruise --config .dependency-cruiser.mjs packages/core/src
   simple_check "types of the core" tsc-core npx tsc -p packages/core/tsconfig.json
   simple_check "types of the core's tests" tsc-core-test npx tsc -p packages/core/tsconfig.test.json
   simple_check "types of the command line" tsc-cli npx tsc -p packages/cli/tsconfig.json

@@ -4,12 +4,12 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { solveField, surfaces } from '../../../packages/core/src/heat/field.ts';
-import { gridOf, type Fineness } from '../../../packages/core/src/heat/grid.ts';
-import { solveFast } from '../../../packages/core/src/heat/kernel.ts';
-import { multigrid } from '../../../packages/core/src/heat/multigrid.ts';
-import { solve } from '../../../packages/core/src/heat/solve.ts';
-import { volumeSystem, type VolumeSystem } from '../../../packages/core/src/heat/volumes.ts';
+import { solveField, surfaces } from '../../../packages/core/src/proofs/heat/field.ts';
+import { gridOf, type Fineness } from '../../../packages/core/src/proofs/heat/grid.ts';
+import { solveFast } from '../../../packages/core/src/proofs/heat/kernel.ts';
+import { multigrid } from '../../../packages/core/src/proofs/heat/multigrid.ts';
+import { solve } from '../../../packages/core/src/proofs/heat/solve.ts';
+import { volumeSystem, type VolumeSystem } from '../../../packages/core/src/proofs/heat/volumes.ts';
 
 const TOLERANCE = 1e-7;
 const SIZES = [5_000, 20_000, 80_000, 320_000];

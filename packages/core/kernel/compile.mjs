@@ -4,7 +4,7 @@ import asc from 'assemblyscript/asc';
 import { format, resolveConfig } from 'prettier';
 
 const folder = new URL('.', import.meta.url);
-const target = new URL('../src/heat/kernel-code.ts', import.meta.url);
+const target = new URL('../src/proofs/heat/kernel-code.ts', import.meta.url);
 
 /** Returns the module's source text for the kernel as it is now. */
 export async function compiled() {

@@ -22,8 +22,8 @@ import {
   type Plan,
   type PresetId,
 } from '@hulvek/core';
-import { Filled } from '../src/air/filled.ts';
-import type { Neighbours } from '../src/air/lines.ts';
+import { Filled } from '../src/proofs/air/filled.ts';
+import type { Neighbours } from '../src/proofs/air/lines.ts';
 import { expectedAir, expectedClosings, expectedGaps } from './air.expected.ts';
 
 const planned = (preset: PresetId, changes: Partial<Opening> = {}): Plan => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { conditionsOf } from '@hulvek/core';
 import {
+  type conditionsOf,
   axes,
   axisIds,
   cutIds,
@@ -26,14 +26,14 @@ import {
   type Plan,
   type PresetId,
 } from '@hulvek/core';
-import { cutBoxes, extentOf, sideOf } from '../src/heat/boxes.ts';
-import { blockLambda, unitValues } from '../src/heat/unit-values.ts';
-import { nextStep, solveSection } from '../src/heat/section-solution.ts';
-import type { Section } from '../src/heat/section-file.ts';
-import { sectionOf } from '../src/drawing/section.ts';
-import { conductivities } from '../src/heat/conductivities.ts';
-import { outlineOf } from '../src/heat/outline.ts';
-import { sceneAfter } from '../src/drawing/scene.ts';
+import { cutBoxes, extentOf, sideOf } from '../src/proofs/heat/boxes.ts';
+import { blockLambda, unitValues } from '../src/proofs/heat/unit-values.ts';
+import { nextStep, solveSection } from '../src/proofs/heat/section-solution.ts';
+import type { Section } from '../src/proofs/heat/section-file.ts';
+import { sectionOf } from '../src/build/section.ts';
+import { conductivities } from '../src/conditions/conductivities.ts';
+import { outlineOf } from '../src/proofs/heat/outline.ts';
+import { sceneAfter } from '../src/build/scene.ts';
 import { area } from '../src/geometry/polygon.ts';
 import { cutThrough } from '../src/geometry/solid.ts';
 

@@ -20,14 +20,14 @@ import {
   stepTexts,
 } from '@hulvek/core';
 import { textBox, type TextItem } from '../src/drawing/items.ts';
-import { holdsFor } from '../src/methods/axes.ts';
+import { holdsFor } from '../src/vocabulary/axes.ts';
 import { pieceRows } from '../src/methods/piece-rows.ts';
 import { stepRows } from '../src/methods/step-rows.ts';
-import { parameterIds, parameters } from '../src/methods/parameters.ts';
+import { parameterIds, parameters } from '../src/vocabulary/parameters.ts';
 import { pieceTexts } from '../src/texts/en/pieces.ts';
-import { surveyPointIds, surveyPoints } from '../src/survey/points.ts';
-import { replay } from '../src/order/events.ts';
-import { sequence } from '../src/order/sequence.ts';
+import { surveyPointIds, surveyPoints } from '../src/vocabulary/survey-points.ts';
+import { replay } from '../src/build/replay.ts';
+import { sequence } from '../src/build/sequence.ts';
 import { crooked, job, openingWith, planWith, SQUARE } from './support/openings.ts';
 
 const figure = (mm: number) => formatLength(mm, 'in', 'figure');

@@ -26,7 +26,7 @@ import {
   type PresetId,
 } from '@hulvek/core';
 import { bounds } from '../src/geometry/polygon.ts';
-import { sequence } from '../src/order/sequence.ts';
+import { sequence } from '../src/build/sequence.ts';
 import { expectedFindings } from './schools.expected.ts';
 
 const example = (preset: PresetId, changes: Partial<Opening> = {}): Plan => {

@@ -6,11 +6,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { replay, type WallEvent } from '@hulvek/core';
 import type { Polygon } from '../src/geometry/polygon.ts';
-import { edgesInto, waysTo } from '../src/water/graph.ts';
-import { onWall } from '../src/water/on-wall.ts';
-import type { Moment } from '../src/water/placed.ts';
-import { arrange, type Host, type PlaneFace } from '../src/water/plane.ts';
-import { placeNode, Ways, type Follow } from '../src/water/ways.ts';
+import { edgesInto, waysTo } from '../src/proofs/water/graph.ts';
+import { onWall } from '../src/proofs/water/on-wall.ts';
+import type { Moment } from '../src/build/moment.ts';
+import { arrange, type Host, type PlaneFace } from '../src/proofs/water/plane.ts';
+import { placeNode, Ways, type Follow } from '../src/proofs/water/ways.ts';
 
 const WIDE = 12;
 const HIGH = 40;

@@ -1,6 +1,6 @@
 /** Hourly weather from an EPW file, read down to monthly means; what is wrong with a file is said by its line. */
 import Papa from 'papaparse';
-import { dewPoint, saturationPressure } from '../heat/psychrometrics.ts';
+import { dewPoint, saturationPressure } from '../quantities/psychrometrics.ts';
 import { DAYS_OF_MONTH, MONTHS, type MonthClimate } from './months.ts';
 
 export interface EpwPeriod {

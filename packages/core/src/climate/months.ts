@@ -1,9 +1,6 @@
 /** The weather of a place as twelve monthly means: what the moisture of a wall is judged in. */
-import { saturationPressure } from '../heat/psychrometrics.ts';
-import { generator } from '../instruments/simulator.ts';
-
-export const monthSources = ['hand', 'generator', 'epw'] as const;
-export type MonthSource = (typeof monthSources)[number];
+import { saturationPressure } from '../quantities/psychrometrics.ts';
+import { generator } from '../quantities/random.ts';
 
 /** Mean temperature of a month, and the humidity that belongs to its mean vapour pressure at that temperature. */
 export interface MonthClimate {

@@ -1,5 +1,5 @@
 /** From the plans of openings that must line up to the spans in which their common line may lie. */
-import type { LineDocument } from '../documents/schema.ts';
+import type { LineDocument } from '../documents/job.ts';
 import type { Plan } from '../plan/plan-opening.ts';
 import { commonLine, type CommonLine, type Span } from './common-line.ts';
 

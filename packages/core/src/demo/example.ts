@@ -1,8 +1,10 @@
 /** A job with one sound opening built by a school: something to start from, and what the schools are tested on. */
-import type { JobContext, Opening, Wall } from '../documents/schema.ts';
+import type { JobContext } from '../documents/job.ts';
+import type { Opening } from '../documents/opening.ts';
+import type { Wall } from '../documents/wall.ts';
 import { jobFileSchema, JOB_FORMAT, JOB_VERSION, openingsOf, type JobFile } from '../job-file/job-file.ts';
-import { presets } from '../methods/index.ts';
-import type { PresetId } from '../methods/presets.ts';
+import { presets } from '../methods/schools.ts';
+import type { PresetId } from '../vocabulary/presets.ts';
 import { presetTexts } from '../texts/en/schools.ts';
 import { planOpening } from '../plan/plan-opening.ts';
 

@@ -1,8 +1,7 @@
 /** A shelf to start with: generic walls, every school, and stock with usual values. Common practice, no source. */
-import type { ShelfDocument, ShelfKind } from '../documents/shelf.ts';
-import { shelfSchemas } from '../documents/shelf.ts';
-import { presets } from '../methods/index.ts';
-import { presetIds } from '../methods/presets.ts';
+import { type ShelfDocument, type ShelfKind, shelfSchemas } from '../documents/shelf.ts';
+import { presets } from '../methods/schools.ts';
+import { presetIds } from '../vocabulary/presets.ts';
 import { presetTexts } from '../texts/en/schools.ts';
 import { exampleUnit, exampleWalls } from './example.ts';
 

@@ -1,7 +1,7 @@
 /** The demo job: an invented field station on a cold, windy coast. Every name and number is made up. */
 import { generatedMonths } from '../climate/months.ts';
-import { presets } from '../methods/index.ts';
-import type { PresetId } from '../methods/presets.ts';
+import { presets } from '../methods/schools.ts';
+import type { PresetId } from '../vocabulary/presets.ts';
 import { planOpening } from '../plan/plan-opening.ts';
 import {
   contextOf,
@@ -11,7 +11,7 @@ import {
   openingsOf,
   type JobFile,
 } from '../job-file/job-file.ts';
-import { surveyPointIds, type SurveyPointId } from '../survey/points.ts';
+import { surveyPointIds, type SurveyPointId } from '../vocabulary/survey-points.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
 

@@ -1,7 +1,7 @@
 /** The third demo job: an invented clinic with cavity walls, its windows in the insulation plane. All made up. */
 import { jobFileSchema, JOB_FORMAT, JOB_VERSION, openingsOf, type JobFile } from '../job-file/job-file.ts';
 import { generatedMonths } from '../climate/months.ts';
-import { presets } from '../methods/index.ts';
+import { presets } from '../methods/schools.ts';
 import { exampleUnit, exampleWalls, soundReadings } from './example.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openingWith, SQUARE } from '../../test/support/openings.ts';
 import { changedFields, mergeOpenings } from './merge.ts';
-import type { Opening } from './schema.ts';
+import type { Opening } from './opening.ts';
 
 const base = openingWith(SQUARE);
 const mm = (value: number) => ({ typed: `${value} mm`, mm: value });

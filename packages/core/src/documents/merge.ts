@@ -1,6 +1,6 @@
 /** Three versions of one opening into one: what two people, or one person and an undo, changed apart from each other. */
 import { contentHash } from '../quantities/content-hash.ts';
-import type { Deviation, Opening } from './schema.ts';
+import type { Deviation, Opening } from './opening.ts';
 
 /** A single choice, number or figure of an opening, as a path: `unit`, `numbers.slope`, `survey.values.widthTop`. */
 export type OpeningField = string;

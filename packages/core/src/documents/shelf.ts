@@ -1,7 +1,10 @@
 /** What stands on the shelf for all jobs, and what a newer version of it would change in a job's copy. */
 import type { z } from 'zod';
 import { contentHash } from '../quantities/content-hash.ts';
-import { materialSchema, methodSchema, unitSchema, wallSchema } from './schema.ts';
+import { materialSchema } from './material.ts';
+import { methodSchema } from './method.ts';
+import { unitSchema } from './unit.ts';
+import { wallSchema } from './wall.ts';
 
 export const shelfKinds = ['walls', 'units', 'methods', 'materials'] as const;
 export type ShelfKind = (typeof shelfKinds)[number];

@@ -4,7 +4,7 @@ import { cutThrough, type CutRegion, type Range, type Solid } from '../geometry/
 import { surfaceOf } from '../geometry/surface.ts';
 import { distance2, type Point2, type Point3 } from '../geometry/vector.ts';
 import { sillHeight } from '../methods/pieces/context.ts';
-import type { Build } from '../plan/draft.ts';
+import type { Build } from '../build/build.ts';
 import {
   dimensionItems,
   tracksNeeded,
@@ -16,8 +16,9 @@ import type { DrawOptions } from './face.ts';
 import { unitHandle } from './handles.ts';
 import { LABEL_SIZE, textWidth, type Drawing, type DrawItem } from './items.ts';
 import { LABEL_LINE, labelColumn, type Label } from './labels.ts';
-import { sceneAfter, type Layer } from './scene.ts';
-import { crossings, cutIds, FOLD_mm, FRAME_mm, sectionOf, type CutId, type CutSection } from './section.ts';
+import { sceneAfter, type Layer } from '../build/scene.ts';
+import { crossings, FOLD_mm, FRAME_mm, sectionOf, type CutSection } from '../build/section.ts';
+import { cutIds, type CutId } from '../vocabulary/sides.ts';
 import { fitView, type View } from './view.ts';
 
 /** Thin things are drawn this thick on paper, side by side where they lie on each other. */

@@ -12,11 +12,11 @@ import {
 } from '../geometry/polygon.ts';
 import { silhouette, type Solid } from '../geometry/solid.ts';
 import type { Point2, Point3 } from '../geometry/vector.ts';
-import type { Build } from '../plan/draft.ts';
+import type { Build } from '../build/build.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
 import { faceHandles } from './handles.ts';
 import type { AreaItem, Drawing, DrawItem } from './items.ts';
-import { sceneAfter, type Layer } from './scene.ts';
+import { sceneAfter, type Layer } from '../build/scene.ts';
 import { fitView, type View } from './view.ts';
 
 /** Wall shown round the opening: to the sides and below, and above where the flap stands up. */

@@ -1,9 +1,9 @@
 /** Ends of strips and the unit itself as points to be dragged: each moves one number of the method. */
 import { bounds } from '../geometry/polygon.ts';
 import type { Point2 } from '../geometry/vector.ts';
-import type { ParameterId } from '../methods/parameters.ts';
-import type { Build } from '../plan/draft.ts';
-import type { Layer } from './scene.ts';
+import type { ParameterId } from '../vocabulary/parameters.ts';
+import type { Build } from '../build/build.ts';
+import type { Layer } from '../build/scene.ts';
 
 export interface Handle {
   readonly parameter: ParameterId;

@@ -1,8 +1,7 @@
 /** A drawing as plain items in paper pixels: one list for the screen, the export and the tests. */
-import type { SolidMaterial } from '../geometry/solid.ts';
+import type { SolidMaterial, SheetMaterialId } from '../vocabulary/materials.ts';
 import type { Point2, Point3 } from '../geometry/vector.ts';
 import type { Handle } from './handles.ts';
-import type { SheetMaterialId } from '../methods/materials.ts';
 
 /** Fill by what a thing is made of; the screen and the SVG export turn it into a hatch. */
 export type Fill = 'none' | 'room' | 'wrap-back' | SolidMaterial | SheetMaterialId;

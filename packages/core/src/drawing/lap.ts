@@ -2,7 +2,7 @@
 import { rectangle } from '../geometry/polygon.ts';
 import type { Range } from '../geometry/solid.ts';
 import type { Point2 } from '../geometry/vector.ts';
-import type { Lap } from '../water/laps.ts';
+import type { Lap } from '../proofs/water/laps.ts';
 import { LABEL_SIZE, textWidth, type Drawing, type DrawItem, type Tone } from './items.ts';
 
 export interface LapOptions {

@@ -1,10 +1,11 @@
 /** The measured opening with the unit in its best place, every gap at the point where it was measured. */
-import { sides, type Gap, type Side } from '../fit/placement.ts';
+import type { Gap } from '../fit/placement.ts';
+import { sides, type Side } from '../vocabulary/sides.ts';
 import { bounds, rectangle, type Polygon } from '../geometry/polygon.ts';
 import type { Point2 } from '../geometry/vector.ts';
-import type { Fit } from '../plan/draft.ts';
+import type { Fit } from '../build/build.ts';
 import type { OpeningFrame, Station } from '../survey/frame.ts';
-import type { SurveyPointId } from '../survey/points.ts';
+import type { SurveyPointId } from '../vocabulary/survey-points.ts';
 import { LABEL_SIZE, textWidth, type Drawing, type DrawItem, type Tone } from './items.ts';
 import { spread } from './labels.ts';
 import { fitView, type View } from './view.ts';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { planOpening } from '../plan/plan-opening.ts';
 import { openings, openingWith, job, SQUARE } from '../../test/support/openings.ts';
-import type { Opening } from '../documents/schema.ts';
+import type { Opening } from '../documents/opening.ts';
 import { collisions } from './neighbours.ts';
-import { farthestReach, pieceReaches } from './reach.ts';
+import { farthestReach, pieceReaches } from '../build/reach.ts';
 
 const at = (id: string, u: number, v: number, facade = 'South'): Opening =>
   openingWith(SQUARE, {

@@ -1,6 +1,6 @@
 /** Openings of one façade as they lie beside each other: free wall between them, and strips that meet. */
 import type { Plan } from '../plan/plan-opening.ts';
-import { farthestReach, pieceReaches, type Reach, type WallSide } from './reach.ts';
+import { farthestReach, pieceReaches, type Reach, type WallSide } from '../build/reach.ts';
 
 /** A rough opening on its façade, mm; u to the right and v up, seen from outside. */
 export interface Placed {

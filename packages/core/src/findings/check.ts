@@ -1,6 +1,8 @@
 /** A check looks at a draft of the plan and yields facts; it never throws and never writes. */
-import type { Draft } from '../plan/draft.ts';
-import type { Finding, FindingCode, FindingFacts, Fix, Proof, Severity } from './finding.ts';
+import type { Draft } from './draft.ts';
+import type { Finding, FindingCode, FindingFacts } from './finding.ts';
+import type { Fix } from '../vocabulary/fix.ts';
+import type { Proof, Severity } from '../vocabulary/verdict.ts';
 
 export interface Yielded<Code extends FindingCode> {
   readonly facts: FindingFacts[Code];

@@ -1,29 +1,23 @@
 /** What a check has to say about a plan: facts only; the words live in the text catalogue. */
-import type { Interrupter, Lift } from '../air/proof.ts';
-import type { AirCorner } from '../air/ring.ts';
-import type { CutId } from '../drawing/section.ts';
-import type { Deviation } from '../documents/schema.ts';
-import type { Side } from '../fit/placement.ts';
-import type { JointReason, SealId } from '../joints/options.ts';
-import type { Choices } from '../methods/axes.ts';
-import type { JointBalance } from '../moisture/joint-balance.ts';
+import type { Interrupter, Lift } from '../proofs/air/proof.ts';
+import type { AirCorner } from '../vocabulary/corners.ts';
+import type { CutId, Side } from '../vocabulary/sides.ts';
+import type { Deviation } from '../documents/opening.ts';
+import type { JointReason, SealId } from '../proofs/joint/options.ts';
+import type { JointBalance } from '../proofs/moisture/joint-balance.ts';
 import type { RuleId } from '../methods/rules.ts';
-import type { ParameterId } from '../methods/parameters.ts';
-import type { DamCheck } from '../water/standing.ts';
-import type { RainClass } from '../water/exposure.ts';
-import type { Lap } from '../water/laps.ts';
-import type { SingleBond } from '../water/proof.ts';
-import type { WaterSource } from '../water/sources.ts';
-import type { WetPlace } from '../water/trace.ts';
+import type { DamCheck } from '../proofs/water/standing.ts';
+import type { RainClass } from '../conditions/exposure.ts';
+import type { Lap } from '../proofs/water/laps.ts';
+import type { SingleBond } from '../proofs/water/proof.ts';
+import type { WaterSource } from '../proofs/water/sources.ts';
+import type { WetPlace } from '../proofs/water/trace.ts';
 import type { FitResult } from '../fit/verdict.ts';
-import type { WallSide } from '../facade/reach.ts';
+import type { WallSide } from '../build/reach.ts';
 import type { Residual } from '../survey/frame.ts';
-import type { SurveyPointId } from '../survey/points.ts';
-
-/** Gravest first. */
-export const severities = ['fails', 'watch', 'not-checkable', 'note'] as const;
-export type Severity = (typeof severities)[number];
-export type Proof = 'fit' | 'water' | 'air' | 'heat' | 'moisture' | 'structure' | 'order' | 'record';
+import type { SurveyPointId } from '../vocabulary/survey-points.ts';
+import type { Severity, Proof, Verdict } from '../vocabulary/verdict.ts';
+import type { Fix } from '../vocabulary/fix.ts';
 
 /** Facts by code. A new code needs a text in the catalogue, or the catalogue does not compile. */
 export interface FindingFacts {
@@ -162,14 +156,6 @@ export interface FindingFacts {
 
 export type FindingCode = keyof FindingFacts;
 
-/** A change of the opening that removes a finding: numbers and choices, so that it can be shown, applied and undone. */
-export interface Fix {
-  readonly set: Partial<Record<ParameterId, number>>;
-  readonly choose?: Partial<Choices>;
-  /** A safe fix changes a cut size; a design-changing one another dimension of the build-up. */
-  readonly kind: 'safe' | 'design-changing';
-}
-
 export interface FindingOf<Code extends FindingCode> {
   readonly code: Code;
   readonly proof: Proof;
@@ -180,13 +166,6 @@ export interface FindingOf<Code extends FindingCode> {
 }
 
 export type Finding = { [Code in FindingCode]: FindingOf<Code> }[FindingCode];
-
-/** Holds · Watch · Fails, and the open ring: an unchecked thing never looks passed. */
-export type Verdict = 'holds' | 'watch' | 'fails' | 'not-checkable';
-
-const GRAVEST: readonly Verdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
-export const gravest = (verdicts: readonly Verdict[]): Verdict =>
-  GRAVEST.find((verdict) => verdicts.includes(verdict)) ?? 'holds';
 
 export function verdictOf(findings: readonly Finding[]): Verdict {
   const has = (severity: Severity) => findings.some((finding) => finding.severity === severity);

@@ -1,8 +1,6 @@
 /** Where the unit sits in the opening: level, plumb, centred sideways, as low as a sound seat allows. */
 import type { OpeningFrame, Place, Station } from '../survey/frame.ts';
-
-export const sides = ['left', 'right', 'head', 'sill'] as const;
-export type Side = (typeof sides)[number];
+import { sides, type Side } from '../vocabulary/sides.ts';
 
 export interface FitInput {
   readonly frame: OpeningFrame;

@@ -1,6 +1,6 @@
 /** Where shims go and how thick each must be: under the sill and at both jambs, never above the head. */
 import type { Station } from '../survey/frame.ts';
-import type { Side } from './placement.ts';
+import type { Side } from '../vocabulary/sides.ts';
 
 export interface Shim {
   readonly side: Exclude<Side, 'head'>;

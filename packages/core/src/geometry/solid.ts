@@ -1,32 +1,7 @@
 /** Things with thickness, and what a knife through them shows. */
 import { area, edgesOf, intersection, rectangle, type Polygon } from './polygon.ts';
 import type { Point2 } from './vector.ts';
-
-/** Drawing and physics class; hatches and, later, conductivities hang on it. */
-export const solidMaterials = [
-  'wood',
-  'wood-board',
-  'insulation',
-  'foam-board',
-  'masonry',
-  'render',
-  'plaster',
-  'siding',
-  'frame',
-  'glass',
-  'foam',
-  'wool',
-  'fibre',
-  'insulation-block',
-  'hd-foam',
-  'panel',
-  'band',
-  'rod',
-  'metal',
-  'shim',
-  'sealant',
-] as const;
-export type SolidMaterial = (typeof solidMaterials)[number];
+import type { SolidMaterial } from '../vocabulary/materials.ts';
 
 export type Range = readonly [number, number];
 

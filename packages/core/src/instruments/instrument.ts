@@ -1,6 +1,6 @@
 /** One way to ask any measuring instrument for a figure, whatever carries it. */
-import type { Instrument as InstrumentKind } from '../documents/schema.ts';
-import type { SurveyPointId } from '../survey/points.ts';
+import type { Instrument as InstrumentKind } from '../documents/survey.ts';
+import type { SurveyPointId } from '../vocabulary/survey-points.ts';
 
 /** `lost`: the instrument does not answer any more and must be connected again · `cannot`: not its kind of figure. */
 export type InstrumentAnswer =

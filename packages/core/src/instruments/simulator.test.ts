@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openingFrame } from '../survey/frame.ts';
-import { surveyPointIds, type SurveyPointId } from '../survey/points.ts';
+import { surveyPointIds, type SurveyPointId } from '../vocabulary/survey-points.ts';
 import { instrumentFor } from './instrument.ts';
 import { inventedOpening, simulatedInstrument } from './simulator.ts';
 

@@ -1,20 +1,9 @@
 /** Instruments for trying out and for practice: they measure an invented opening that is the same for the same seed. */
-import type { Instrument as InstrumentKind } from '../documents/schema.ts';
-import type { Size } from '../order-size/size.ts';
-import type { SurveyPointId } from '../survey/points.ts';
+import type { Instrument as InstrumentKind } from '../documents/survey.ts';
+import type { Size } from '../quantities/size.ts';
+import type { SurveyPointId } from '../vocabulary/survey-points.ts';
 import { instrumentFor, type InstrumentAnswer, type MeasuringInstrument } from './instrument.ts';
-
-/** A small generator of evenly spread numbers, 0 ≤ x < 1 (mulberry32, public domain, from memory). */
-export function generator(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { generator } from '../quantities/random.ts';
 
 /** A seed from any text. */
 export const seedOf = (text: string): number =>

@@ -1,18 +1,14 @@
 /** The open job file: everything people entered about one job, in one JSON document. */
 import { z } from 'zod';
-import {
-  entrySchema,
-  issueSchema,
-  jobSchema,
-  materialSchema,
-  methodSchema,
-  openingDocumentSchema,
-  readingSchema,
-  unitSchema,
-  wallSchema,
-} from '../documents/schema.ts';
-
-import type { JobContext, Opening, Reading } from '../documents/schema.ts';
+import { entrySchema } from '../documents/entry.ts';
+import { issueSchema } from '../documents/issue.ts';
+import { jobSchema, type JobContext } from '../documents/job.ts';
+import { materialSchema } from '../documents/material.ts';
+import { methodSchema } from '../documents/method.ts';
+import { openingDocumentSchema, type Opening } from '../documents/opening.ts';
+import { readingSchema, type Reading } from '../documents/survey.ts';
+import { unitSchema } from '../documents/unit.ts';
+import { wallSchema } from '../documents/wall.ts';
 import { openingOf } from '../survey/readings.ts';
 import { fromVersion1 } from './version-1.ts';
 import { plainProblem } from './plain-problem.ts';

@@ -1,12 +1,11 @@
 /** What a method is: a choice on every axis. Its pieces and steps are the rows of two tables that agree with them. */
-import type { Side } from '../fit/placement.ts';
-import type { SolidMaterial } from '../geometry/solid.ts';
-import type { WallEvent } from '../order/events.ts';
-import type { Choices, Condition } from './axes.ts';
-import type { SheetMaterialId } from './materials.ts';
-import type { ParameterId } from './parameters.ts';
-import type { PieceKind } from './pieces/index.ts';
-import type { PresetId } from './presets.ts';
+import type { Side } from '../vocabulary/sides.ts';
+import type { SolidMaterial, SheetMaterialId } from '../vocabulary/materials.ts';
+import type { WallEvent } from '../vocabulary/events.ts';
+import type { Choices, Condition } from '../vocabulary/axes.ts';
+import type { ParameterId } from '../vocabulary/parameters.ts';
+import type { PieceKind } from './piece-kinds.ts';
+import type { PresetId } from '../vocabulary/presets.ts';
 
 /**
  * `physical`: the other step makes this one possible (access, something there, lifted or gone).

@@ -1,5 +1,5 @@
 /** Every piece any method may need, and in which methods it is there. */
-import type { Side } from '../fit/placement.ts';
+import type { Side } from '../vocabulary/sides.ts';
 import {
   BUCKED,
   BUCK_FLASHED,
@@ -12,7 +12,7 @@ import {
   UNIT_FIRST,
   WRAP_FIRST,
   type Condition,
-} from './axes.ts';
+} from '../vocabulary/axes.ts';
 import type { PieceRow } from './method.ts';
 
 type Row = readonly [

@@ -2,7 +2,7 @@
  * What the choices of a method demand of each other. A row says when something is wrong and which other choices
  * would mend it; the words stand in the text catalogue. Departing from a row is allowed with a reason and a name.
  */
-import type { Proof, Severity } from '../findings/finding.ts';
+import type { Proof, Severity } from '../vocabulary/verdict.ts';
 import {
   BUCKED,
   FINLESS,
@@ -12,7 +12,7 @@ import {
   type Choice,
   type Choices,
   type Condition,
-} from './axes.ts';
+} from '../vocabulary/axes.ts';
 
 export const ruleIds = [
   'barrier-over-pan',

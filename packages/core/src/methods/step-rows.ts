@@ -3,7 +3,7 @@
  * laps are not written here. A row may wait for a role that another method fills with another row; where nothing
  * fills it, what that row would have waited for counts.
  */
-import type { Operation } from '../order/events.ts';
+import type { Operation } from '../vocabulary/events.ts';
 import {
   BUCKED,
   BUCK_FLASHED,
@@ -16,7 +16,7 @@ import {
   UNIT_FIRST,
   WRAP_FIRST,
   type Condition,
-} from './axes.ts';
+} from '../vocabulary/axes.ts';
 import type { Reason, StepRow } from './method.ts';
 
 type Ops = readonly (readonly [op: Operation, thing: string, ...faces: string[]])[];

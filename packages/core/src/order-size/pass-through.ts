@@ -1,5 +1,5 @@
 /** Can a unit with its fins be handed out through its own opening, to be set from inside? */
-import type { Size } from './size.ts';
+import type { Size } from '../quantities/size.ts';
 
 /**
  * Whether a rectangle fits into another, turned as it likes.

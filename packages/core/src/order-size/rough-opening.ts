@@ -1,5 +1,5 @@
 /** What to frame for a unit, and what to order for an opening. Width first, always. */
-import type { Size } from './size.ts';
+import type { Size } from '../quantities/size.ts';
 
 export interface Clearance {
   /** Left and right together, mm. */

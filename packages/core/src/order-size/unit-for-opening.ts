@@ -1,6 +1,6 @@
 /** The unit to order for an opening that is there: the largest that stands level and plumb in it, less its clearance. */
 import type { OpeningFrame } from '../survey/frame.ts';
-import type { Size } from './size.ts';
+import type { Size } from '../quantities/size.ts';
 
 /** The largest level and plumb rectangle that no measured point enters. */
 export interface Inscribed extends Size {

@@ -1,34 +1,19 @@
 /** The one pure function: from what was measured and chosen to everything that follows from it. */
-import { proveAir } from '../air/proof.ts';
-import type { JobContext, MethodDocument, Opening, Unit, Wall } from '../documents/schema.ts';
-import { severities, verdictOf, type Finding, type Verdict } from '../findings/finding.ts';
+import { proveAir } from '../proofs/air/proof.ts';
+import type { JobContext } from '../documents/job.ts';
+import type { Opening } from '../documents/opening.ts';
+import { verdictOf, type Finding } from '../findings/finding.ts';
+import { severities, type Verdict } from '../vocabulary/verdict.ts';
 import { checks } from '../findings/checks/index.ts';
-import { fastening } from '../fasteners/schedule.ts';
-import { placeUnit } from '../fit/placement.ts';
-import { shimSchedule } from '../fit/shims.ts';
-import { judgeFit } from '../fit/verdict.ts';
-import { cutSize } from '../geometry/sheet.ts';
-import { radians, snap } from '../geometry/vector.ts';
-import { FINNED, holdsFor, type Choices } from '../methods/axes.ts';
-import { presets } from '../methods/index.ts';
-import type { StepRow } from '../methods/method.ts';
-import type { ParameterValues } from '../methods/parameters.ts';
-import { pieceRows } from '../methods/piece-rows.ts';
-import { sillHeight, type PieceContext } from '../methods/pieces/context.ts';
-import { liesOnOpening, makePiece } from '../methods/pieces/index.ts';
-import type { Piece } from '../methods/pieces/piece.ts';
-import { stepRows } from '../methods/step-rows.ts';
-import { orderedSteps } from '../order/sequence.ts';
-import { contentHash } from '../quantities/content-hash.ts';
-import { openingFrame, readingsFromOutside, type OpeningFrame, type Station } from '../survey/frame.ts';
-import { exposedTo } from '../water/exposed.ts';
-import { proveWater } from '../water/proof.ts';
-import { baseSolids, buckOf, openingGeometry, unitDepth, unitGeometry, withUnitSurfaces } from './base.ts';
-import { choicesOf, factsOf, withChoices } from './choices.ts';
-import { cutList, type CutRow } from './cut-list.ts';
-import type { Build, Draft, Fit, PlannedStep } from './draft.ts';
-import { revealLayers } from './layers.ts';
-import { isGiven, numbersOf } from './numbers.ts';
+import { presets } from '../methods/schools.ts';
+import { openingFrame, readingsFromOutside } from '../survey/frame.ts';
+import { exposedTo } from '../conditions/exposed.ts';
+import { proveWater } from '../proofs/water/proof.ts';
+import { choicesOf, withChoices } from '../methods/choices.ts';
+import { cutList, type CutRow } from '../build/cut-list.ts';
+import type { Draft } from '../findings/draft.ts';
+import { isGiven, numbersOf } from '../methods/numbers.ts';
+import { build } from '../build/build-opening.ts';
 
 export interface Plan extends Draft {
   readonly cuts: readonly CutRow[];
@@ -85,155 +70,4 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
   const rank = (finding: Finding) => severities.indexOf(finding.severity);
   const findings = checks.flatMap((check) => check.run(draft)).sort((a, b) => rank(a) - rank(b));
   return { ...draft, cuts: built ? cutList(built.build.pieces) : [], findings, verdict: verdictOf(findings) };
-}
-
-/** Least clear size that must remain above the sloped sill and inside a buck for anything to be described at all. */
-const LEAST_CLEAR_mm = 50;
-
-interface BuildInput {
-  readonly frame: OpeningFrame;
-  readonly wall: Wall;
-  readonly unit: Unit;
-  readonly method: MethodDocument;
-  readonly choices: Choices;
-  readonly numbers: ParameterValues;
-  readonly depth_mm: number | undefined;
-  readonly setbackGiven: boolean;
-}
-
-/** `null` where the numbers leave no opening to build in. */
-function build(input: BuildInput): { fit: Fit; build: Build } | null {
-  const { wall, unit, method, choices, numbers, depth_mm } = input;
-  const buck = buckOf(choices, numbers, method);
-  const frame = insideBuck(input.frame, buck?.leg ?? 0);
-  const opening = openingGeometry({ ...input, cover: input.frame.cover, measuredDepth_mm: depth_mm, buck });
-  const clear = Math.min(opening.width, opening.height - sillHeight(numbers, opening.depth));
-  if (opening.depth <= numbers.panInset || clear <= LEAST_CLEAR_mm) return null;
-  const finned = isFinned(choices);
-  const setback = input.setbackGiven ? numbers.setback : usualSetback(choices, unit, opening.depth);
-  const depth = unitDepth(unit, { finned, setback });
-  const facts = factsOf(wall, unit, choices);
-  const rows = pieceRows.filter((row) => holdsFor(row.when, choices, facts));
-  const bare: PieceContext = { opening, numbers, choices, unit: null };
-  const onOpening = new Map(rows.filter(liesOnOpening).map((row) => [row.id, makePiece(row, bare, [])]));
-  const fit = fitUnit({
-    frame,
-    unit,
-    numbers,
-    finned,
-    layers: revealLayers([...onOpening.values()], bare, depth.back),
-    ...depth,
-  });
-  const placed = unitGeometry(unit, { ...fit.placement, ...depth, finned });
-  const context = {
-    opening: withUnitSurfaces(opening, placed, numbers),
-    numbers,
-    choices,
-    unit: placed,
-  };
-  const pieces = rows.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
-  if (fit.result.trim.length > 0) facts.add('opening-must-be-trimmed');
-  const steps = orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, pieces, fit));
-  const events = steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
-  return {
-    fit,
-    build: {
-      context,
-      base: baseSolids(opening, choices, numbers),
-      pieces,
-      steps,
-      events,
-      fastening: fastening({ ...context, shims: fit.shims }),
-    },
-  };
-}
-
-const isFinned = ({ mount }: Choices): boolean => (FINNED.mount as readonly string[]).includes(mount);
-
-/** Where a frame without fins stands in the depth unless somebody says otherwise. */
-function usualSetback({ position }: Choices, unit: Unit, depth: number): number {
-  const spare = depth - unit.frameDepth.mm;
-  const usual = { outboard: OUTBOARD_mm, mid: spare / 2, inboard: spare - OUTBOARD_mm };
-  return snap(Math.max(0, usual[position]));
-}
-
-const OUTBOARD_mm = 20;
-
-/** The opening that a buck leaves, in its own frame: the buck follows the framing on all four sides. */
-function insideBuck(frame: OpeningFrame, leg: number): OpeningFrame {
-  if (leg === 0) return frame;
-  const moved = (du: number, dv: number) => (s: Station) => ({ ...s, u: s.u + du, v: s.v + dv });
-  return {
-    ...frame,
-    left: frame.left.map(moved(0, -leg)),
-    right: frame.right.map(moved(-2 * leg, -leg)),
-    bottom: frame.bottom.map(moved(-leg, 0)),
-    top: frame.top.map(moved(-leg, -2 * leg)),
-    cover: { width: frame.cover.width - 2 * leg, height: frame.cover.height - 2 * leg },
-  };
-}
-
-/** Shims under a door's threshold, 12 in at most: common practice, no source. */
-const THRESHOLD_SPACING_mm = 304.8;
-
-function fitUnit(input: {
-  frame: OpeningFrame;
-  unit: Unit;
-  numbers: ParameterValues;
-  finned: boolean;
-  layers: ReturnType<typeof revealLayers>;
-  front: number;
-  back: number;
-}): Fit {
-  const { frame, unit, numbers, finned, layers, front, back } = input;
-  const size = { width: unit.width.mm, height: unit.height.mm };
-  const buildUp = layers('sill', 0.5);
-  const placement = placeUnit({ frame, unit: size, layers, seat_mm: buildUp + numbers.leastShim });
-  const limits = {
-    // What the maker asks for goes before the method's habits.
-    least_mm: Math.max(numbers.leastGap, unit.limits?.leastGap?.mm ?? 0),
-    largest_mm: Math.min(numbers.largestGap, unit.limits?.largestGap?.mm ?? Infinity),
-    finReach_mm: finned ? unit.fin.holeFromFrame.mm - numbers.holeEdgeDistance : Infinity,
-  };
-  const inOpening = Math.min(front, 0) - back;
-  const shims = shimSchedule({
-    unit: { ...size, left: placement.left, bottom: placement.bottom },
-    stations: frame,
-    layers,
-    sillBuildUp_mm: buildUp,
-    bevel_mm: Math.max(0, inOpening) * Math.tan(radians(numbers.slope)),
-    fromCorner_mm: numbers.shimFromCorner,
-    spacing_mm: numbers.shimSpacing,
-    sillFromEnd_mm: numbers.sillShimFromEnd,
-    underMullions_mm: (unit.mullions ?? []).map((m) => m.mm),
-    thresholdSpacing_mm: unit.threshold ? THRESHOLD_SPACING_mm : null,
-  });
-  return { placement, limits, result: judgeFit(placement, limits), shims };
-}
-
-/** A tick stands on another plan when nothing of the step moved by a millimetre or more. */
-const rounded = (mm: number): number => Math.round(mm);
-
-/** The row with only what there is to do here: events about pieces of other methods fall out. */
-function plannedStep(row: StepRow, pieces: readonly Piece[], fit: Fit): PlannedStep {
-  const here = new Set([...pieces.map((piece) => piece.id), 'opening']);
-  const events = row.events.filter((event) => here.has(event.thing));
-  const covers = row.covers.filter((id) => here.has(id));
-  const placed = events.filter((e) => e.op === 'place' || e.op === 'fill').map((e) => e.thing);
-  const places = [...new Set(placed)];
-  const sizes = pieces.filter((piece) => places.includes(piece.id)).map(pieceContent);
-  const shims = places.some((id) => id.endsWith('shims'))
-    ? fit.shims.map((s) => [s.side, rounded(s.at_mm), rounded(s.thickness_mm)])
-    : [];
-  const { id, holdPoint } = row;
-  return { ...row, events, covers, places, hash: contentHash({ id, events, holdPoint, sizes, shims }) };
-}
-
-function pieceContent(piece: Piece): unknown {
-  if (piece.form === 'sheet') {
-    const { length_mm, width_mm } = cutSize(piece.sheet);
-    return [piece.id, piece.sheet.material, rounded(length_mm), rounded(width_mm)];
-  }
-  if (piece.form === 'bead') return [piece.id, rounded(piece.diameter_mm)];
-  return [piece.id, piece.sawn.map((size) => Object.values(size).map(rounded))];
 }

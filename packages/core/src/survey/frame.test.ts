@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Survey } from '../documents/schema.ts';
+import type { Survey } from '../documents/survey.ts';
 import { meanLean, openingFrame, readingsFromOutside, type Readings } from './frame.ts';
-import { surveyPointIds, surveyPoints } from './points.ts';
+import { surveyPointIds, surveyPoints } from '../vocabulary/survey-points.ts';
 
 const survey = (from: 'outside' | 'inside', readings: Readings): Survey => ({
   from,

@@ -1,6 +1,6 @@
 /** Puts the readings of a survey into one level and plumb frame seen from outside. */
-import type { Survey } from '../documents/schema.ts';
-import { surveyPointIds, surveyPoints, type SurveyPointId } from './points.ts';
+import type { Survey } from '../documents/survey.ts';
+import { surveyPointIds, surveyPoints, type SurveyPointId } from '../vocabulary/survey-points.ts';
 
 export type Readings = Partial<Record<SurveyPointId, number>>;
 

@@ -1,7 +1,7 @@
 /** Does a figure make sense beside those already taken? Said while it is typed, long before a plan is made of it. */
 import { LEVEL } from './tolerances.ts';
 import type { Readings } from './frame.ts';
-import type { SurveyPointId } from './points.ts';
+import type { SurveyPointId } from '../vocabulary/survey-points.ts';
 
 /** Codes are never renamed; their words are in the text catalogue. */
 export type Doubt =

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Reading, Survey } from '../documents/schema.ts';
-import { surveyPointIds, type SurveyPointId } from './points.ts';
+import type { Reading, Survey } from '../documents/survey.ts';
+import { surveyPointIds, type SurveyPointId } from '../vocabulary/survey-points.ts';
 import { disputedPoints, readingsTowards, standingReadings, surveyOf } from './readings.ts';
 
 let counter = 0;

@@ -1,6 +1,8 @@
 /** From the readings people took, which are only ever added, to the survey as it stands now. */
-import type { Opening, OpeningDocument, Reading, Survey, TypedLengthDocument } from '../documents/schema.ts';
-import { surveyPointIds, surveyPoints, type SurveyPointId } from './points.ts';
+import type { Opening, OpeningDocument } from '../documents/opening.ts';
+import type { Reading, Survey } from '../documents/survey.ts';
+import type { TypedLengthDocument } from '../documents/fields.ts';
+import { surveyPointIds, surveyPoints, type SurveyPointId } from '../vocabulary/survey-points.ts';
 
 /** What a reading is called when the wall is looked at from outside. */
 export const pointFromOutside = ({ point, from }: Pick<Reading, 'point' | 'from'>): SurveyPointId =>

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { pointTexts } from '../texts/en/survey.ts';
-import { surveyPointIds, surveyPoints, surveyWalk, type SurveyPointId } from './points.ts';
+import { surveyPointIds, surveyPoints, surveyWalk, type SurveyPointId } from '../vocabulary/survey-points.ts';
 import { pastedCells, readSurveySheet } from './survey-table.ts';
 
 const labels = Object.fromEntries(surveyPointIds.map((id) => [id, pointTexts[id].label])) as Record<

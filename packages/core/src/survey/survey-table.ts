@@ -1,9 +1,8 @@
 /** Survey sheets from a spreadsheet: any order of columns, comma, semicolon or tab, millimetres or feet and inches. */
 import Papa from 'papaparse';
-import type { TypedLength } from '../quantities/length.ts';
+import type { TypedLength, LengthUnit } from '../quantities/length.ts';
 import { parseLength } from '../quantities/parse-length.ts';
-import type { LengthUnit } from '../quantities/length.ts';
-import { surveyPointIds, surveyPoints, type SurveyPointId } from './points.ts';
+import { surveyPointIds, surveyPoints, type SurveyPointId } from '../vocabulary/survey-points.ts';
 
 /** One line of a sheet: the opening it names and the figures that could be read. */
 export interface SheetRow {

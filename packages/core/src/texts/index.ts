@@ -2,17 +2,20 @@
 import type { Finding, FindingCode, FindingFacts } from '../findings/finding.ts';
 import { formatLength, roundUpToMark } from '../quantities/format-length.ts';
 import type { LengthUnit } from '../quantities/length.ts';
-import { findingTexts, type Figures, type FindingText } from './en/findings.ts';
-import { axisIds, type Choices } from '../methods/axes.ts';
+import { findingTexts } from './en/findings.ts';
+import type { Figures, FindingText } from './finding-text.ts';
+import { axisIds, type Choices } from '../vocabulary/axes.ts';
 import { pieceTexts } from './en/pieces.ts';
 import { stepTexts, type StepText } from './en/steps.ts';
 
+export * from './finding-text.ts';
 export * from './en/air.ts';
 export * from './en/findings.ts';
 export * from './en/heat-things.ts';
 export * from './en/joints.ts';
 export * from './en/moisture.ts';
 export * from './en/pieces.ts';
+export * from './en/places.ts';
 export * from './en/rules.ts';
 export * from './en/schools.ts';
 export * from './en/steps.ts';

@@ -16,7 +16,7 @@ import {
   type PresetId,
   type SurveyPointId,
 } from '@hulvek/core';
-import { parameterIds, parameters } from '../../src/methods/parameters.ts';
+import { parameterIds, parameters } from '../../src/vocabulary/parameters.ts';
 
 export interface Case {
   readonly name: string;

@@ -3,9 +3,9 @@ import { fileURLToPath } from 'node:url';
 import psychrolib from 'psychrolib';
 import { describe, expect, it } from 'vitest';
 import { conditionsOf, dewPoint, saturationPressure, solveSection, type Section } from '@hulvek/core';
-import { cornerTemperatures, solveField, temperatureAt } from '../../src/heat/field.ts';
-import { streamFunction } from '../../src/heat/flux.ts';
-import { gridOf } from '../../src/heat/grid.ts';
+import { cornerTemperatures, solveField, temperatureAt } from '../../src/proofs/heat/field.ts';
+import { streamFunction } from '../../src/proofs/heat/flux.ts';
+import { gridOf } from '../../src/proofs/heat/grid.ts';
 import { section } from '../support/sections.ts';
 
 const solved = (of: Section, options = {}) => {

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { couplingFromAbove } from '../../src/heat/elements.ts';
-import { gridOf, indexOf, refined, type HeatGrid } from '../../src/heat/grid.ts';
-import { multigrid } from '../../src/heat/multigrid.ts';
-import type { Section } from '../../src/heat/section-file.ts';
-import { solveSection } from '../../src/heat/section-solution.ts';
-import { solveFast } from '../../src/heat/kernel.ts';
-import { solve } from '../../src/heat/solve.ts';
-import { couplingFromBelow, heatFlows, volumeSystem } from '../../src/heat/volumes.ts';
+import { couplingFromAbove } from '../../src/proofs/heat/elements.ts';
+import { gridOf, indexOf, refined, type HeatGrid } from '../../src/proofs/heat/grid.ts';
+import { multigrid } from '../../src/proofs/heat/multigrid.ts';
+import type { Section } from '../../src/proofs/heat/section-file.ts';
+import { solveSection } from '../../src/proofs/heat/section-solution.ts';
+import { solveFast } from '../../src/proofs/heat/kernel.ts';
+import { solve } from '../../src/proofs/heat/solve.ts';
+import { couplingFromBelow, heatFlows, volumeSystem } from '../../src/proofs/heat/volumes.ts';
 import { section } from '../support/sections.ts';
 
 function solved(of: Section, grid: HeatGrid) {

@@ -1,10 +1,11 @@
 /** Where air gets through: the pen line that does not close, what goes through it, a seal that cannot work. */
-import type { Interrupter, Lift } from '../../air/proof.ts';
-import type { CutId } from '../../drawing/section.ts';
-import { designJoint } from '../../joints/designer.ts';
-import type { Choices } from '../../methods/axes.ts';
+import type { Interrupter, Lift } from '../../proofs/air/proof.ts';
+import type { CutId } from '../../vocabulary/sides.ts';
+import { designJoint } from '../../proofs/joint/designer.ts';
+import type { Choices } from '../../vocabulary/axes.ts';
 import { defineCheck } from '../check.ts';
-import type { FindingFacts, Fix } from '../finding.ts';
+import type { FindingFacts } from '../finding.ts';
+import type { Fix } from '../../vocabulary/fix.ts';
 
 const TRACED = 'the pen test, traced round the opening; common practice, no source';
 const PRACTICE = 'common practice, no source';

@@ -1,5 +1,5 @@
 /** The unit as it came: what it is, what its label says, whether it suits the place and the method. */
-import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../../order-size/altitude.ts';
+import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../../unit/altitude.ts';
 import { LEVEL } from '../../survey/tolerances.ts';
 import { defineCheck } from '../check.ts';
 

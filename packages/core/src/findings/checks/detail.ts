@@ -1,10 +1,9 @@
 /** Do the numbers of the build-up still do their work: reach, lap, slope, stretch? */
-import type { Side } from '../../fit/placement.ts';
-import { sides } from '../../fit/placement.ts';
+import { type Side, sides } from '../../vocabulary/sides.ts';
 import { bounds } from '../../geometry/polygon.ts';
-import { sheetMaterials } from '../../methods/materials.ts';
+import { sheetMaterials } from '../../vocabulary/materials.ts';
 import type { Piece, SheetPiece } from '../../methods/pieces/piece.ts';
-import type { Build } from '../../plan/draft.ts';
+import type { Build } from '../../build/build.ts';
 import { jambTapeReach, sealOnReveal } from '../../methods/pieces/tape.ts';
 import { slitReach } from '../../methods/pieces/wall.ts';
 import { defineCheck } from '../check.ts';

@@ -1,5 +1,5 @@
 /** Loads that somebody stated a limit for, and weights that hands do not carry. */
-import { proveLoads } from '../../loads/proof.ts';
+import { proveLoads } from '../../proofs/loads/proof.ts';
 import { defineCheck } from '../check.ts';
 
 export const fasteners = defineCheck({

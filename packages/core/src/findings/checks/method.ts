@@ -1,11 +1,11 @@
 /** Do the choices of the method go together, with the wall and with the unit? */
-import { BUCK_BEARING_Nmm, sillLoad } from '../../fasteners/schedule.ts';
+import { BUCK_BEARING_Nmm, sillLoad } from '../../methods/fasteners.ts';
 import { cutSize } from '../../geometry/sheet.ts';
-import { holdsFor, type Choices } from '../../methods/axes.ts';
+import { holdsFor, type Choices } from '../../vocabulary/axes.ts';
 import { ruleIds, rules } from '../../methods/rules.ts';
 import { fitsTurned } from '../../order-size/pass-through.ts';
-import { glassWeight } from '../../order-size/weight.ts';
-import { factsOf } from '../../plan/choices.ts';
+import { glassWeight } from '../../unit/weight.ts';
+import { factsOf } from '../../methods/choices.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';

@@ -1,5 +1,5 @@
 /** Damp that cannot get out: in the joint round the frame, and between the layers of the wall. */
-import { MOST_WATER_kg_m2, proveMoisture } from '../../moisture/proof.ts';
+import { MOST_WATER_kg_m2, proveMoisture } from '../../proofs/moisture/proof.ts';
 import { defineCheck } from '../check.ts';
 
 export const dries = defineCheck({

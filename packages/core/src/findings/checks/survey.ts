@@ -1,5 +1,5 @@
 /** Is the opening within tolerance, and do the readings agree with each other? */
-import { layeredDepth } from '../../plan/base.ts';
+import { layeredDepth } from '../../methods/wall-depths.ts';
 import { LEVEL } from '../../survey/tolerances.ts';
 import { pointFromOutside } from '../../survey/readings.ts';
 import { defineCheck } from '../check.ts';

@@ -1,7 +1,7 @@
 /** The wall round the opening: room for the strips, and planes that must meet in its depth. */
-import { depthStack, tapedCorner } from '../../depth/depth-stack.ts';
-import { buckOf } from '../../plan/base.ts';
-import { pieceReaches, wallSides } from '../../facade/reach.ts';
+import { depthStack, tapedCorner } from '../../build/depth-stack.ts';
+import { buckOf } from '../../build/base.ts';
+import { pieceReaches, wallSides } from '../../build/reach.ts';
 import { defineCheck } from '../check.ts';
 
 const FREE = { left: 'freeLeft', right: 'freeRight', above: 'freeAbove', below: 'freeBelow' } as const;

@@ -1,16 +1,15 @@
 /** Where water goes on the finished wall: what gets wet, what stays in, what one bond alone holds. */
-import type { Choices } from '../../methods/axes.ts';
-import type { ParameterId } from '../../methods/parameters.ts';
-import { parameters } from '../../methods/parameters.ts';
-import type { Draft } from '../../plan/draft.ts';
-import { panAgainst } from '../../water/exposed.ts';
-import { headVerdict } from '../../water/exposure.ts';
-import { drivenHeight, type Lap } from '../../water/laps.ts';
-import type { SingleBond } from '../../water/proof.ts';
-import { plannedSeal } from '../../water/standing.ts';
-import { wetPlace, waterVerdict, type WaterPart } from '../../water/trace.ts';
+import type { Choices } from '../../vocabulary/axes.ts';
+import { type ParameterId, parameters } from '../../vocabulary/parameters.ts';
+import type { Draft } from '../draft.ts';
+import { panAgainst } from '../../proofs/water/over-sill.ts';
+import { headVerdict } from '../../conditions/exposure.ts';
+import { drivenHeight, type Lap } from '../../proofs/water/laps.ts';
+import type { SingleBond } from '../../proofs/water/proof.ts';
+import { plannedSeal } from '../../proofs/water/standing.ts';
+import { wetPlace, waterVerdict, type WaterPart } from '../../proofs/water/trace.ts';
 import { defineCheck } from '../check.ts';
-import type { Fix } from '../finding.ts';
+import type { Fix } from '../../vocabulary/fix.ts';
 
 const TRACED = 'the shingle rule, traced through every layer; common practice, no source';
 const PRACTICE = 'common practice, no source';

@@ -1,9 +1,10 @@
 /** Wood, foam and metal round the opening: sill board, dam, buck, exterior board, drip cap, guard, trim. */
 import { foldSheet } from '../../geometry/sheet.ts';
 import { rectangle } from '../../geometry/polygon.ts';
-import { box, type Range, type Solid, type SolidMaterial } from '../../geometry/solid.ts';
+import { box, type Range, type Solid } from '../../geometry/solid.ts';
+import type { SolidMaterial } from '../../vocabulary/materials.ts';
 import type { Point3 } from '../../geometry/vector.ts';
-import type { Side } from '../../fit/placement.ts';
+import type { Side } from '../../vocabulary/sides.ts';
 import { CAP_ABOVE_mm, capShelf, TRAY_ABOVE_mm, trayShelf } from './cap.ts';
 import { edgesOfUnit, sillHeight, surfaceIn, type BuckGeometry, type PieceContext } from './context.ts';
 import { solidPiece, worked, type BeadPiece, type SheetPiece, type SolidPiece } from './piece.ts';

@@ -7,8 +7,8 @@
  */
 import { surfaceOf, type Surface, type SurfaceId, type Surfaces } from '../../geometry/surface.ts';
 import { radians, type Point3 } from '../../geometry/vector.ts';
-import type { Choices } from '../axes.ts';
-import type { ParameterValues } from '../parameters.ts';
+import type { Choices } from '../../vocabulary/axes.ts';
+import type { ParameterValues } from '../../vocabulary/parameters.ts';
 
 /** A frame between the framing and the unit. */
 export interface BuckGeometry {

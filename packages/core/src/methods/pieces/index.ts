@@ -1,9 +1,9 @@
 /** Piece kinds by name, so that methods can ask for them in a table. */
-import type { Side } from '../../fit/placement.ts';
+import type { Side } from '../../vocabulary/sides.ts';
 import type { Shim } from '../../fit/shims.ts';
-import type { SolidMaterial } from '../../geometry/solid.ts';
-import type { SheetMaterialId } from '../materials.ts';
+import type { SolidMaterial, SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { PieceRow } from '../method.ts';
+import type { PieceKind } from '../piece-kinds.ts';
 import {
   backDam,
   bevelledBoard,
@@ -143,9 +143,7 @@ const makers = {
   'reveal-bead': onUnit(({ id }, context) => revealBead(id, context)),
   'guard-strip': onOpening(({ id }, context) => guardStrip(id, context)),
   'trim-frame': onUnit(({ id }, context) => trimFrame(id, context)),
-} as const satisfies Record<string, Maker>;
-
-export type PieceKind = keyof typeof makers;
+} as const satisfies Record<PieceKind, Maker>;
 
 export const liesOnOpening = (row: PieceRow): boolean => makers[row.kind].lies === 'opening';
 

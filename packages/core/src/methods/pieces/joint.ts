@@ -1,5 +1,6 @@
 /** What fills and closes the gap round the frame: beads, bands, rods, sealant, insulation. */
-import { box, type Range, type Solid, type SolidMaterial } from '../../geometry/solid.ts';
+import { box, type Range, type Solid } from '../../geometry/solid.ts';
+import type { SolidMaterial } from '../../vocabulary/materials.ts';
 import type { Point2, Point3 } from '../../geometry/vector.ts';
 import { edgesOfUnit, sillHeight, type PieceContext } from './context.ts';
 import { solidPiece, type BeadPiece, type SolidPiece } from './piece.ts';

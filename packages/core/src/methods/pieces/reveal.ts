@@ -2,7 +2,7 @@
 import { foldSheet, type Fan, type FaceSpec, type SheetSpec } from '../../geometry/sheet.ts';
 import { rectangle } from '../../geometry/polygon.ts';
 import { radians, type Point2 } from '../../geometry/vector.ts';
-import type { SheetMaterialId } from '../materials.ts';
+import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import { sillHeight, type PieceContext } from './context.ts';
 import { worked, type SheetPiece } from './piece.ts';
 

@@ -2,9 +2,9 @@
 import { foldSheet, stripRound, type FaceSpec, type Sheet } from '../../geometry/sheet.ts';
 import { rectangle } from '../../geometry/polygon.ts';
 import type { Surface } from '../../geometry/surface.ts';
-import type { Side } from '../../fit/placement.ts';
+import type { Side } from '../../vocabulary/sides.ts';
 import type { Point2 } from '../../geometry/vector.ts';
-import type { SheetMaterialId } from '../materials.ts';
+import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import { sillHeight, surfaceIn, withUnit, type PieceContext, type UnitContext } from './context.ts';
 import { worked, type SheetPiece } from './piece.ts';
 import { slitReach, wrapPlane } from './wall.ts';

@@ -2,7 +2,8 @@
 import type { Shim } from '../../fit/shims.ts';
 import { foldSheet } from '../../geometry/sheet.ts';
 import { rectangle } from '../../geometry/polygon.ts';
-import { box, type Range, type Solid, type SolidMaterial } from '../../geometry/solid.ts';
+import { box, type Range, type Solid } from '../../geometry/solid.ts';
+import type { SolidMaterial } from '../../vocabulary/materials.ts';
 import { edgesOfUnit, sillHeight, type PieceContext } from './context.ts';
 import { inPlace, solidPiece, type SheetPiece, type SolidPiece } from './piece.ts';
 

@@ -3,7 +3,7 @@ import { foldSheet, type FaceSpec, type Sheet } from '../../geometry/sheet.ts';
 import { rectangle } from '../../geometry/polygon.ts';
 import type { Surface } from '../../geometry/surface.ts';
 import type { Point2 } from '../../geometry/vector.ts';
-import type { SheetMaterialId } from '../materials.ts';
+import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import { surfaceIn, withUnit, type PieceContext } from './context.ts';
 import { inPlace, worked, type SheetPiece } from './piece.ts';
 

@@ -1,9 +1,9 @@
 /** Words of the pen line. */
-import type { LaterTrade, WeakKind } from '../../air/later-trades.ts';
-import type { LiftKind } from '../../air/proof.ts';
-import type { AirCorner } from '../../air/ring.ts';
-import type { CutId } from '../../drawing/section.ts';
-import { cornerTexts, sideTexts } from './findings.ts';
+import type { LaterTrade, WeakKind } from '../../proofs/air/later-trades.ts';
+import type { LiftKind } from '../../proofs/air/proof.ts';
+import type { AirCorner } from '../../vocabulary/corners.ts';
+import type { CutId } from '../../vocabulary/sides.ts';
+import { cornerTexts, sideTexts } from './places.ts';
 import { layerTexts, pieceTexts } from './pieces.ts';
 
 export const placeOfLine = (where: CutId | AirCorner): string =>

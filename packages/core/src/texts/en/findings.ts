@@ -1,43 +1,21 @@
 /** Words for findings: what is wrong, the number and the limit, what follows, what to do. */
-import type { AirCorner } from '../../air/ring.ts';
+import type { AirCorner } from '../../vocabulary/corners.ts';
 import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
-import { sides, type Gap, type Side } from '../../fit/placement.ts';
+import type { Gap } from '../../fit/placement.ts';
+import { sides, type Side } from '../../vocabulary/sides.ts';
 import type { Correction } from '../../fit/verdict.ts';
-import type { WaterSource } from '../../water/sources.ts';
-import type { SurveyPointId } from '../../survey/points.ts';
+import type { WaterSource } from '../../proofs/water/sources.ts';
+import type { SurveyPointId } from '../../vocabulary/survey-points.ts';
 import { layerTexts, pieceTexts } from './pieces.ts';
 import { heatThingText } from './heat-things.ts';
 import { jointReasonText, sealText } from './joints.ts';
 import { vapourLayerText } from './moisture.ts';
 import { ruleTexts } from './rules.ts';
 import { pointGroups, pointTexts } from './survey.ts';
-
-/** How figures are written: in the job's unit, and rounded up where too little would not do. */
-export interface Figures {
-  readonly length: (mm: number) => string;
-  readonly lengthUp: (mm: number) => string;
-}
-
-export interface FindingText {
-  readonly title: string;
-  readonly text: string;
-}
+import { sideTexts, cornerTexts } from './places.ts';
+import type { FindingText, Figures } from '../finding-text.ts';
 
 type Writer<Code extends FindingCode> = (facts: FindingFacts[Code], figures: Figures) => FindingText;
-
-export const sideTexts: Readonly<Record<Side, string>> = {
-  left: 'left jamb',
-  right: 'right jamb',
-  head: 'head',
-  sill: 'sill',
-};
-
-export const cornerTexts: Readonly<Record<AirCorner, string>> = {
-  'sill-left': 'lower left corner',
-  'sill-right': 'lower right corner',
-  'head-left': 'upper left corner',
-  'head-right': 'upper right corner',
-};
 
 const PLACE_NAMES = { upright: ['bottom', 'middle', 'top'], level: ['left', 'centre', 'right'] };
 

@@ -1,8 +1,9 @@
 /** Words of the joint designer. */
-import type { Side } from '../../fit/placement.ts';
-import type { JointReason, SealId } from '../../joints/options.ts';
-import type { PriceId } from '../../joints/prices.ts';
-import { sideTexts, type Figures } from './findings.ts';
+import type { Side } from '../../vocabulary/sides.ts';
+import type { JointReason, SealId } from '../../proofs/joint/options.ts';
+import type { PriceId } from '../../vocabulary/prices.ts';
+import { sideTexts } from './places.ts';
+import type { Figures } from '../finding-text.ts';
 import { choiceText } from './schools.ts';
 
 const list = (parts: readonly string[]): string =>

@@ -1,6 +1,6 @@
 /** Words of moisture and loads. */
 import type { EpwError } from '../../climate/epw.ts';
-import type { Handling } from '../../loads/handling.ts';
+import type { Handling } from '../../proofs/loads/handling.ts';
 
 export const monthTexts = [
   'Jan',

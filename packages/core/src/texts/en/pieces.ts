@@ -1,8 +1,7 @@
 /** Words for pieces, materials and numbers. */
-import type { SolidMaterial } from '../../geometry/solid.ts';
-import type { SheetMaterialId } from '../../methods/materials.ts';
+import type { SolidMaterial, SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { StepNeed } from '../../methods/method.ts';
-import type { ParameterGroup, ParameterId } from '../../methods/parameters.ts';
+import type { ParameterGroup, ParameterId } from '../../vocabulary/parameters.ts';
 
 export const pieceTexts: Readonly<Record<string, string>> = {
   wrap: 'Wrap with flap',

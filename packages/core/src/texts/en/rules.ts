@@ -1,6 +1,6 @@
 /** Words for what the choices of a method demand of each other. */
 import type { RuleId } from '../../methods/rules.ts';
-import type { FindingText } from './findings.ts';
+import type { FindingText } from '../finding-text.ts';
 
 const t = (title: string, text: string): FindingText => ({ title, text });
 

@@ -1,6 +1,6 @@
 /** Words for schools, axes and choices: what each is, why people do it, when it is wise. */
-import type { AxisId, ChoiceOf } from '../../methods/axes.ts';
-import type { PresetId } from '../../methods/presets.ts';
+import type { AxisId, ChoiceOf } from '../../vocabulary/axes.ts';
+import type { PresetId } from '../../vocabulary/presets.ts';
 
 export const presetTexts: Readonly<Record<PresetId, { name: string; summary: string }>> = {
   'drained-head-flap': {

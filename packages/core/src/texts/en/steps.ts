@@ -1,5 +1,5 @@
 /** Words for the steps of the work: what to do, why, what somebody has to see, what to beware of. */
-import type { AxisId } from '../../methods/axes.ts';
+import type { AxisId } from '../../vocabulary/axes.ts';
 import type { StepId } from '../../methods/step-rows.ts';
 
 export interface StepText {

@@ -1,7 +1,7 @@
 /** Words for measuring. */
 import type { LengthErrorCode } from '../../quantities/parse-length.ts';
 import type { Doubt } from '../../survey/plausibility.ts';
-import type { SurveyPointId } from '../../survey/points.ts';
+import type { SurveyPointId } from '../../vocabulary/survey-points.ts';
 
 export interface SurveyPointText {
   readonly label: string;

@@ -1,0 +1,176 @@
+/** From the opening as measured, its wall, unit and method to the build-up in space and over time. */
+import type { OpeningFrame, Station } from '../survey/frame.ts';
+import type { Wall } from '../documents/wall.ts';
+import type { Unit } from '../documents/unit.ts';
+import type { MethodDocument } from '../documents/method.ts';
+import { type Choices, holdsFor, FINNED } from '../vocabulary/axes.ts';
+import type { ParameterValues } from '../vocabulary/parameters.ts';
+import type { Fit, Build, PlannedStep } from './build.ts';
+import { buckOf, openingGeometry, unitDepth, unitGeometry, withUnitSurfaces, baseSolids } from './base.ts';
+import { sillHeight, type PieceContext } from '../methods/pieces/context.ts';
+import { factsOf } from '../methods/choices.ts';
+import { pieceRows } from '../methods/piece-rows.ts';
+import { liesOnOpening, makePiece } from '../methods/pieces/index.ts';
+import { revealLayers } from './reveal-layers.ts';
+import { orderedSteps } from './sequence.ts';
+import { stepRows } from '../methods/step-rows.ts';
+import { fastening } from '../methods/fasteners.ts';
+import { snap, radians } from '../geometry/vector.ts';
+import { placeUnit } from '../fit/placement.ts';
+import { shimSchedule } from '../fit/shims.ts';
+import { judgeFit } from '../fit/verdict.ts';
+import type { StepRow } from '../methods/method.ts';
+import type { Piece } from '../methods/pieces/piece.ts';
+import { contentHash } from '../quantities/content-hash.ts';
+import { cutSize } from '../geometry/sheet.ts';
+
+/** Least clear size that must remain above the sloped sill and inside a buck for anything to be described at all. */
+const LEAST_CLEAR_mm = 50;
+
+interface BuildInput {
+  readonly frame: OpeningFrame;
+  readonly wall: Wall;
+  readonly unit: Unit;
+  readonly method: MethodDocument;
+  readonly choices: Choices;
+  readonly numbers: ParameterValues;
+  readonly depth_mm: number | undefined;
+  readonly setbackGiven: boolean;
+}
+
+/** `null` where the numbers leave no opening to build in. */
+export function build(input: BuildInput): { fit: Fit; build: Build } | null {
+  const { wall, unit, method, choices, numbers, depth_mm } = input;
+  const buck = buckOf(choices, numbers, method);
+  const frame = insideBuck(input.frame, buck?.leg ?? 0);
+  const opening = openingGeometry({ ...input, cover: input.frame.cover, measuredDepth_mm: depth_mm, buck });
+  const clear = Math.min(opening.width, opening.height - sillHeight(numbers, opening.depth));
+  if (opening.depth <= numbers.panInset || clear <= LEAST_CLEAR_mm) return null;
+  const finned = isFinned(choices);
+  const setback = input.setbackGiven ? numbers.setback : usualSetback(choices, unit, opening.depth);
+  const depth = unitDepth(unit, { finned, setback });
+  const facts = factsOf(wall, unit, choices);
+  const rows = pieceRows.filter((row) => holdsFor(row.when, choices, facts));
+  const bare: PieceContext = { opening, numbers, choices, unit: null };
+  const onOpening = new Map(rows.filter(liesOnOpening).map((row) => [row.id, makePiece(row, bare, [])]));
+  const fit = fitUnit({
+    frame,
+    unit,
+    numbers,
+    finned,
+    layers: revealLayers([...onOpening.values()], bare, depth.back),
+    ...depth,
+  });
+  const placed = unitGeometry(unit, { ...fit.placement, ...depth, finned });
+  const context = {
+    opening: withUnitSurfaces(opening, placed, numbers),
+    numbers,
+    choices,
+    unit: placed,
+  };
+  const pieces = rows.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
+  if (fit.result.trim.length > 0) facts.add('opening-must-be-trimmed');
+  const steps = orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, pieces, fit));
+  const events = steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
+  return {
+    fit,
+    build: {
+      context,
+      base: baseSolids(opening, choices, numbers),
+      pieces,
+      steps,
+      events,
+      fastening: fastening({ ...context, shims: fit.shims }),
+    },
+  };
+}
+
+const isFinned = ({ mount }: Choices): boolean => (FINNED.mount as readonly string[]).includes(mount);
+
+/** Where a frame without fins stands in the depth unless somebody says otherwise. */
+function usualSetback({ position }: Choices, unit: Unit, depth: number): number {
+  const spare = depth - unit.frameDepth.mm;
+  const usual = { outboard: OUTBOARD_mm, mid: spare / 2, inboard: spare - OUTBOARD_mm };
+  return snap(Math.max(0, usual[position]));
+}
+
+const OUTBOARD_mm = 20;
+
+/** The opening that a buck leaves, in its own frame: the buck follows the framing on all four sides. */
+function insideBuck(frame: OpeningFrame, leg: number): OpeningFrame {
+  if (leg === 0) return frame;
+  const moved = (du: number, dv: number) => (s: Station) => ({ ...s, u: s.u + du, v: s.v + dv });
+  return {
+    ...frame,
+    left: frame.left.map(moved(0, -leg)),
+    right: frame.right.map(moved(-2 * leg, -leg)),
+    bottom: frame.bottom.map(moved(-leg, 0)),
+    top: frame.top.map(moved(-leg, -2 * leg)),
+    cover: { width: frame.cover.width - 2 * leg, height: frame.cover.height - 2 * leg },
+  };
+}
+
+/** Shims under a door's threshold, 12 in at most: common practice, no source. */
+const THRESHOLD_SPACING_mm = 304.8;
+
+function fitUnit(input: {
+  frame: OpeningFrame;
+  unit: Unit;
+  numbers: ParameterValues;
+  finned: boolean;
+  layers: ReturnType<typeof revealLayers>;
+  front: number;
+  back: number;
+}): Fit {
+  const { frame, unit, numbers, finned, layers, front, back } = input;
+  const size = { width: unit.width.mm, height: unit.height.mm };
+  const buildUp = layers('sill', 0.5);
+  const placement = placeUnit({ frame, unit: size, layers, seat_mm: buildUp + numbers.leastShim });
+  const limits = {
+    // What the maker asks for goes before the method's habits.
+    least_mm: Math.max(numbers.leastGap, unit.limits?.leastGap?.mm ?? 0),
+    largest_mm: Math.min(numbers.largestGap, unit.limits?.largestGap?.mm ?? Infinity),
+    finReach_mm: finned ? unit.fin.holeFromFrame.mm - numbers.holeEdgeDistance : Infinity,
+  };
+  const inOpening = Math.min(front, 0) - back;
+  const shims = shimSchedule({
+    unit: { ...size, left: placement.left, bottom: placement.bottom },
+    stations: frame,
+    layers,
+    sillBuildUp_mm: buildUp,
+    bevel_mm: Math.max(0, inOpening) * Math.tan(radians(numbers.slope)),
+    fromCorner_mm: numbers.shimFromCorner,
+    spacing_mm: numbers.shimSpacing,
+    sillFromEnd_mm: numbers.sillShimFromEnd,
+    underMullions_mm: (unit.mullions ?? []).map((m) => m.mm),
+    thresholdSpacing_mm: unit.threshold ? THRESHOLD_SPACING_mm : null,
+  });
+  return { placement, limits, result: judgeFit(placement, limits), shims };
+}
+
+/** A tick stands on another plan when nothing of the step moved by a millimetre or more. */
+const rounded = (mm: number): number => Math.round(mm);
+
+/** The row with only what there is to do here: events about pieces of other methods fall out. */
+function plannedStep(row: StepRow, pieces: readonly Piece[], fit: Fit): PlannedStep {
+  const here = new Set([...pieces.map((piece) => piece.id), 'opening']);
+  const events = row.events.filter((event) => here.has(event.thing));
+  const covers = row.covers.filter((id) => here.has(id));
+  const placed = events.filter((e) => e.op === 'place' || e.op === 'fill').map((e) => e.thing);
+  const places = [...new Set(placed)];
+  const sizes = pieces.filter((piece) => places.includes(piece.id)).map(pieceContent);
+  const shims = places.some((id) => id.endsWith('shims'))
+    ? fit.shims.map((s) => [s.side, rounded(s.at_mm), rounded(s.thickness_mm)])
+    : [];
+  const { id, holdPoint } = row;
+  return { ...row, events, covers, places, hash: contentHash({ id, events, holdPoint, sizes, shims }) };
+}
+
+function pieceContent(piece: Piece): unknown {
+  if (piece.form === 'sheet') {
+    const { length_mm, width_mm } = cutSize(piece.sheet);
+    return [piece.id, piece.sheet.material, rounded(length_mm), rounded(width_mm)];
+  }
+  if (piece.form === 'bead') return [piece.id, rounded(piece.diameter_mm)];
+  return [piece.id, piece.sawn.map((size) => Object.values(size).map(rounded))];
+}

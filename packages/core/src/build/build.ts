@@ -1,0 +1,35 @@
+/** The build-up of one opening in space and over time. */
+import type { StepRow } from '../methods/method.ts';
+import type { Placement } from '../fit/placement.ts';
+import type { FitLimits, FitResult } from '../fit/verdict.ts';
+import type { Shim } from '../fit/shims.ts';
+import type { UnitContext } from '../methods/pieces/context.ts';
+import type { Solid } from '../geometry/solid.ts';
+import type { Piece } from '../methods/pieces/piece.ts';
+import type { WallEvent } from '../vocabulary/events.ts';
+import type { Fastening } from '../methods/fasteners.ts';
+
+export interface PlannedStep extends StepRow {
+  /** Pieces that come onto the wall in this step. */
+  readonly places: readonly string[];
+  /** Equal for equal content: a tick given on an older plan stands where this has not changed. */
+  readonly hash: string;
+}
+
+export interface Fit {
+  readonly placement: Placement;
+  readonly limits: FitLimits;
+  readonly result: FitResult;
+  readonly shims: readonly Shim[];
+}
+
+/** The build-up in space and over time; present once opening, wall, unit and method are known. */
+export interface Build {
+  readonly context: UnitContext;
+  /** What stands before the first step: framing and sheathing. */
+  readonly base: readonly Solid[];
+  readonly pieces: readonly Piece[];
+  readonly steps: readonly PlannedStep[];
+  readonly events: readonly WallEvent[];
+  readonly fastening: Fastening;
+}

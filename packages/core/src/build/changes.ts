@@ -1,0 +1,134 @@
+/** The same wall built otherwise: what somebody tries out, and what was done on site against the plan. */
+import { clip, type Polygon } from '../geometry/polygon.ts';
+import type { PieceEdge } from '../vocabulary/piece-edges.ts';
+import type { Sheet } from '../geometry/sheet.ts';
+import type { Point2 } from '../geometry/vector.ts';
+import type { Piece } from '../methods/pieces/piece.ts';
+import { replay, thingsOf } from './replay.ts';
+import type { Build, PlannedStep } from './build.ts';
+
+export type WallChange =
+  /** It does not stick: not rolled, not bedded, come off. */
+  | { readonly kind: 'bond-lost'; readonly piece: string }
+  | { readonly kind: 'left-out'; readonly piece: string }
+  /** It ends too early at one edge. */
+  | { readonly kind: 'short'; readonly piece: string; readonly edge: PieceEdge; readonly mm: number }
+  /** It sits higher than planned, or lower where negative. */
+  | { readonly kind: 'raised'; readonly piece: string; readonly mm: number }
+  | { readonly kind: 'moved'; readonly step: string; readonly before: string };
+
+export interface ChangedBuild {
+  readonly build: Build;
+  readonly lost: readonly string[];
+}
+
+export type ChangeRefused = 'unknown-piece' | 'unknown-step' | 'not-possible';
+export type ChangeResult =
+  { readonly ok: true; readonly value: ChangedBuild } | { readonly ok: false; readonly error: ChangeRefused };
+
+/**
+ * Returns the build with `changes` made to it, in order.
+ *
+ * An order is possible when nothing is done before what makes it physically possible; whether it is wise is what the
+ * tracing says.
+ */
+export function withChanges(build: Build, changes: readonly WallChange[]): ChangeResult {
+  let now = build;
+  const lost: string[] = [];
+  for (const change of changes) {
+    if (change.kind === 'bond-lost') {
+      if (!has(now, change.piece)) return refused('unknown-piece');
+      lost.push(change.piece);
+      continue;
+    }
+    const next = change.kind === 'moved' ? reordered(now, change) : reshaped(now, change);
+    if (typeof next === 'string') return refused(next);
+    now = next;
+  }
+  return { ok: true, value: { build: now, lost } };
+}
+
+const refused = (error: ChangeRefused): ChangeResult => ({ ok: false, error });
+const has = ({ pieces }: Build, id: string): boolean => pieces.some((piece) => piece.id === id);
+
+type PieceChange = Exclude<WallChange, { kind: 'moved' | 'bond-lost' }>;
+
+function reshaped(build: Build, change: PieceChange): Build | ChangeRefused {
+  if (!has(build, change.piece)) return 'unknown-piece';
+  if (change.kind === 'left-out') return without(build, change.piece);
+  const onFace = build.pieces.some(
+    (p) => p.id === change.piece && p.form === 'sheet' && p.sheet.faces.some((f) => f.surface === WALL),
+  );
+  if (!onFace) return 'not-possible';
+  const alter = (piece: Piece): Piece =>
+    piece.form === 'sheet' && piece.id === change.piece
+      ? { ...piece, sheet: onWall(piece.sheet, (ring) => changedRing(ring, change, piece.sheet)) }
+      : piece;
+  return { ...build, pieces: build.pieces.map(alter) };
+}
+
+function changedRing(ring: Polygon, change: Extract<PieceChange, { mm: number }>, sheet: Sheet): Polygon {
+  if (change.kind === 'raised') return ring.map(([u, v]): Point2 => [u, v + change.mm]);
+  const all = sheet.faces.filter((f) => f.surface === WALL).flatMap((f) => f.placed);
+  const us = all.map((p) => p[0]);
+  const vs = all.map((p) => p[1]);
+  const keep: Record<PieceEdge, (p: Point2) => number> = {
+    top: ([, v]) => Math.max(...vs) - change.mm - v,
+    bottom: ([, v]) => v - Math.min(...vs) - change.mm,
+    left: ([u]) => u - Math.min(...us) - change.mm,
+    right: ([u]) => Math.max(...us) - change.mm - u,
+  };
+  return clip(ring, keep[change.edge]);
+}
+
+const WALL = 'wall';
+
+/** Only what lies on the wall's face is laid by eye; what is folded into the opening has its place from the fold. */
+const onWall = (sheet: Sheet, change: (ring: Polygon) => Polygon): Sheet => ({
+  ...sheet,
+  faces: sheet.faces.flatMap((face) => {
+    if (face.surface !== WALL) return [face];
+    const placed = change(face.placed);
+    return placed.length < 3 ? [] : [{ ...face, placed, space: placed.map(([u, v]) => [u, v, 0] as const) }];
+  }),
+});
+
+function without(build: Build, piece: string): Build {
+  const kept = <T extends { readonly thing: string }>(events: readonly T[]) =>
+    events.filter((event) => event.thing !== piece);
+  return {
+    ...build,
+    pieces: build.pieces.filter((p) => p.id !== piece),
+    steps: build.steps.map((step) => ({ ...step, events: kept(step.events) })),
+    events: kept(build.events),
+  };
+}
+
+function reordered(
+  build: Build,
+  { step, before }: Extract<WallChange, { kind: 'moved' }>,
+): Build | ChangeRefused {
+  const moving = build.steps.find((s) => s.id === step);
+  const rest = build.steps.filter((s) => s.id !== step);
+  const at = rest.findIndex((s) => s.id === before);
+  if (!moving || at < 0) return 'unknown-step';
+  const steps = rest.toSpliced(at, 0, moving);
+  return inOrder(build, steps) ?? 'not-possible';
+}
+
+/** The build with its steps in this order; `null` where that is physically not possible. */
+export function inOrder(build: Build, steps: readonly PlannedStep[]): Build | null {
+  const done = new Set<string>();
+  for (const step of steps) {
+    if (step.after.some(({ step: id, because }) => because === 'physical' && !done.has(id))) return null;
+    done.add(step.id);
+  }
+  const events = steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
+  try {
+    replay(thingsOf(build.pieces), events);
+  } catch {
+    // An event that finds nothing to act on: the rows name no physical reason for it, the geometry does.
+    return null;
+  }
+  return { ...build, steps, events };
+}

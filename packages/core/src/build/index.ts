@@ -1,0 +1,13 @@
+/** The door of this room. */
+export { buckOf } from './base.ts';
+export * from './build-opening.ts';
+export * from './build.ts';
+export * from './changes.ts';
+export * from './corners.ts';
+export * from './cut-list.ts';
+export * from './depth-stack.ts';
+export * from './reach.ts';
+export * from './replay.ts';
+export * from './scene.ts';
+export * from './slope.ts';
+export * from './stack.ts';

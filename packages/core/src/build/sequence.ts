@@ -1,0 +1,87 @@
+/** Puts the rows of a method into an order that keeps every physical and process reason. */
+import { holdsFor, missesOf, type Choices, type Fact } from '../vocabulary/axes.ts';
+import type { StepRow } from '../methods/method.ts';
+
+/**
+ * Rows that belong to this opening, each waiting for rows that do too.
+ *
+ * A reason names an id or a role. Where no row that applies bears it, the step it stands for is not done here, and
+ * what that step would have waited for counts instead.
+ */
+export function applicableRows(
+  rows: readonly StepRow[],
+  choices: Choices,
+  facts: ReadonlySet<Fact>,
+): StepRow[] {
+  const kept = rows.filter((row) => holdsFor(row.when, choices, facts));
+  const bears = (name: string) => (row: StepRow) => row.id === name || row.role === name;
+  const names = new Map<string, readonly string[]>();
+  /** Rows done here that stand for a name; what is being resolved already adds nothing to itself. */
+  const resolve = (name: string): readonly string[] => {
+    const known = names.get(name);
+    if (known) return known;
+    names.set(name, []);
+    const here = kept.filter(bears(name)).map((row) => row.id);
+    const found =
+      here.length > 0
+        ? here
+        : nearest(rows.filter(bears(name)), choices, facts).flatMap((row) =>
+            row.after.flatMap(({ step }) => resolve(step)),
+          );
+    const unique = [...new Set(found)];
+    names.set(name, unique);
+    return unique;
+  };
+  return kept.map((row) => {
+    const after = new Map<string, StepRow['after'][number]>();
+    for (const { step: name, because } of row.after)
+      for (const step of resolve(name))
+        if (step !== row.id && after.get(step)?.because !== 'physical') after.set(step, { step, because });
+    return { ...row, after: [...after.values()] };
+  });
+}
+
+/** Of the variants of a step that is not done here, those that come nearest to being done. */
+function nearest(variants: readonly StepRow[], choices: Choices, facts: ReadonlySet<Fact>): StepRow[] {
+  const misses = variants.map((row) => missesOf(row.when, choices, facts));
+  const least = Math.min(...misses);
+  return variants.filter((_, i) => misses[i] === least);
+}
+
+/**
+ * Returns `rows` so that each comes after all it waits for, otherwise as listed.
+ *
+ * @throws Error when rows wait for each other in a circle or for a row that does not exist: a bug in the method
+ */
+export function sequence<Row extends Pick<StepRow, 'id' | 'after'>>(rows: readonly Row[]): Row[] {
+  const ordered: Row[] = [];
+  const done = new Set<string>();
+  const waiting = [...rows];
+  while (waiting.length > 0) {
+    const next = waiting.findIndex((row) => row.after.every(({ step }) => done.has(step)));
+    const [row] = next < 0 ? [] : waiting.splice(next, 1);
+    if (!row) throw new Error(`steps wait for each other: ${waiting.map((w) => w.id).join(', ')}`);
+    ordered.push(row);
+    done.add(row.id);
+  }
+  return ordered;
+}
+
+/** Orders already found, by choices and facts: they depend on nothing else. */
+const known = new Map<string, readonly StepRow[]>();
+const KEPT = 200;
+
+/** The steps of a method in their order. */
+export function orderedSteps(
+  rows: readonly StepRow[],
+  choices: Choices,
+  facts: ReadonlySet<Fact>,
+): readonly StepRow[] {
+  const key = JSON.stringify([choices, [...facts].sort()]);
+  const before = known.get(key);
+  if (before) return before;
+  if (known.size >= KEPT) known.clear();
+  const ordered = sequence(applicableRows(rows, choices, facts));
+  known.set(key, ordered);
+  return ordered;
+}

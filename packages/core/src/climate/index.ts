@@ -1,0 +1,3 @@
+/** The door of this room. */
+export * from './epw.ts';
+export * from './months.ts';

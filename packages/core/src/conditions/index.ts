@@ -1,0 +1,4 @@
+/** The door of this room. */
+export * from './exposed.ts';
+export * from './exposure.ts';
+export * from './room.ts';

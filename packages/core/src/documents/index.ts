@@ -1,0 +1,13 @@
+/** The door of this room. */
+export * from './entry.ts';
+export * from './fields.ts';
+export * from './issue.ts';
+export * from './job.ts';
+export * from './material.ts';
+export * from './merge.ts';
+export * from './method.ts';
+export * from './opening.ts';
+export * from './shelf.ts';
+export * from './survey.ts';
+export * from './unit.ts';
+export * from './wall.ts';

@@ -1,0 +1,2 @@
+/** The door of this room. */
+export { collisions, placed, type Collision, type Placed } from './neighbours.ts';

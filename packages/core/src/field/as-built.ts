@@ -1,0 +1,41 @@
+/** The wall as it was built so far: the steps in the order they were ticked, with what was done otherwise. */
+import type { Entry } from '../documents/entry.ts';
+import { standing } from './progress.ts';
+import type { Build } from '../build/build.ts';
+import { inOrder, withChanges, type ChangedBuild, type WallChange } from '../build/changes.ts';
+
+export interface AsBuilt extends ChangedBuild {
+  /** Steps done. */
+  readonly count: number;
+  /** What was built otherwise, as it was entered. */
+  readonly changes: readonly WallChange[];
+  /** Changes and an order that no longer fit the plan, and are left out here. */
+  readonly left: number;
+}
+
+/**
+ * Returns the wall as the entries of one opening tell it: undone entries do not count, and of two ticks the first.
+ *
+ * An order or a change that the present plan does not know any more is left out and counted.
+ */
+export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
+  const valid = standing(entries);
+  const ticked = [...new Set(valid.filter((e) => e.kind === 'tick').map((e) => e.step))];
+  const done = ticked.flatMap((id) => build.steps.find((step) => step.id === id) ?? []);
+  const rest = build.steps.filter((step) => !done.includes(step));
+  const ordered = inOrder(build, [...done, ...rest]);
+  let now: ChangedBuild = { build: ordered ?? build, lost: [] };
+  let left = (ordered ? 0 : 1) + ticked.length - done.length;
+  const changes: WallChange[] = [];
+  for (const { built } of valid) {
+    if (!built) continue;
+    const next = withChanges(now.build, [built]);
+    if (next.ok) {
+      now = { build: next.value.build, lost: [...now.lost, ...next.value.lost] };
+      changes.push(built);
+    } else left += 1;
+  }
+  // Without the order of the ticks the plan's own order stands for what is done.
+  const count = ordered ? done.length : build.steps.filter((step) => done.includes(step)).length;
+  return { ...now, count, changes, left };
+}

@@ -1,0 +1,3 @@
+/** The door of this room. */
+export * from './as-built.ts';
+export * from './progress.ts';

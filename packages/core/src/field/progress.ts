@@ -1,0 +1,194 @@
+/** What may be done now: the steps of a frozen plan against the entries made on site. */
+import type { Entry } from '../documents/entry.ts';
+import type { Issue } from '../documents/issue.ts';
+import type { PlannedStep } from '../build/build.ts';
+
+/**
+ * `blocked`: something must happen first · `open`: may be done · `done`: ticked · `waiting-look`: ticked, somebody
+ * must look before the work goes on · `confirm`: ticked on an older plan whose step was different.
+ */
+export type StepStatus = 'blocked' | 'open' | 'done' | 'waiting-look' | 'confirm';
+
+export type Blocker =
+  | { readonly kind: 'step'; readonly step: string; readonly because: 'physical' | 'process' }
+  | { readonly kind: 'look'; readonly step: string }
+  | { readonly kind: 'confirm'; readonly step: string }
+  | { readonly kind: 'rest'; readonly step: string; readonly until: string };
+
+export interface StepProgress {
+  readonly id: string;
+  readonly status: StepStatus;
+  readonly blockedBy: readonly Blocker[];
+  /** Everything entered for this step that stands, oldest first. */
+  readonly entries: readonly Entry[];
+  /** Of these the ones that count. */
+  readonly tick: Entry | null;
+  readonly look: Entry | null;
+  readonly override: Entry | null;
+  readonly notes: readonly Entry[];
+}
+
+/** Entries still in force, oldest first: those not taken back, and no `undo` itself. */
+export function standing(entries: readonly Entry[]): Entry[] {
+  const undone = new Set(
+    entries.flatMap((entry) => (entry.kind === 'undo' && entry.undoes ? [entry.undoes] : [])),
+  );
+  return entries
+    .filter((entry) => entry.kind !== 'undo' && !undone.has(entry.id))
+    .sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : Date.parse(a.at) - Date.parse(b.at)));
+}
+
+const MS_PER_MINUTE = 60_000;
+
+/**
+ * Returns the state of every step of the newest frozen plan at `now`.
+ *
+ * A look counts only when it was made after the tick it looks at. A rest can be overridden by an entry with a
+ * reason, a look never. A tick from an older plan counts while the step's content is unchanged.
+ *
+ * @param issues all frozen plans of this opening
+ * @param now ISO time, passed in: the core has no clock
+ */
+export function progress(
+  steps: readonly PlannedStep[],
+  issues: readonly Issue[],
+  entries: readonly Entry[],
+  now: string,
+): StepProgress[] {
+  const valid = standing(entries);
+  const byStep = new Map<string, StepProgress>();
+  for (const step of steps) {
+    const own = valid.filter((entry) => entry.step === step.id);
+    const tick = tickThatCounts(own, issues, step);
+    const afterTick = (entry: Entry) => tick !== null && Date.parse(entry.at) >= Date.parse(tick.at);
+    const look = own.findLast((entry) => entry.kind === 'look' && afterTick(entry)) ?? null;
+    const override = own.findLast((entry) => entry.kind === 'override') ?? null;
+    const blockedBy = blockers(step, steps, byStep, override !== null, now);
+    const changed = tick !== null && hashAt(issues, tick.issue, step.id) !== step.hash;
+    byStep.set(step.id, {
+      id: step.id,
+      status: statusOf({ step, blockedBy, ticked: tick !== null, changed, looked: look !== null }),
+      blockedBy: tick ? [] : blockedBy,
+      entries: own,
+      tick,
+      look,
+      override,
+      notes: own.filter((entry) => entry.kind === 'note'),
+    });
+  }
+  return [...byStep.values()];
+}
+
+/**
+ * Two people may tick the same step without knowing of each other: the first one counts, so that a look made in
+ * between stays good. A tick on changed content counts only when there is no other, and asks to be confirmed.
+ */
+function tickThatCounts(own: readonly Entry[], issues: readonly Issue[], step: PlannedStep): Entry | null {
+  const ticks = own.filter((entry) => entry.kind === 'tick');
+  return ticks.find((tick) => hashAt(issues, tick.issue, step.id) === step.hash) ?? ticks.at(-1) ?? null;
+}
+
+const hashAt = (issues: readonly Issue[], version: number, step: string): string | undefined =>
+  issues.find((issue) => issue.version === version)?.steps.find((s) => s.id === step)?.hash;
+
+function statusOf(s: {
+  step: PlannedStep;
+  blockedBy: readonly Blocker[];
+  ticked: boolean;
+  changed: boolean;
+  looked: boolean;
+}): StepStatus {
+  if (!s.ticked) return s.blockedBy.length > 0 ? 'blocked' : 'open';
+  if (s.changed) return 'confirm';
+  return s.step.holdPoint && !s.looked ? 'waiting-look' : 'done';
+}
+
+/** A hold stops everything that is not yet done, not only the steps that name it. */
+function blockers(
+  step: PlannedStep,
+  steps: readonly PlannedStep[],
+  earlier: ReadonlyMap<string, StepProgress>,
+  overridden: boolean,
+  now: string,
+): Blocker[] {
+  const waits = step.after.flatMap(({ step: id, because }): Blocker[] => {
+    const before = earlier.get(id);
+    if (!before?.tick) return [{ kind: 'step', step: id, because }];
+    const rest_min = steps.find((s) => s.id === id)?.rest_min ?? 0;
+    const until = Date.parse(before.tick.at) + rest_min * MS_PER_MINUTE;
+    if (because === 'process' && !overridden && Date.parse(now) < until) {
+      return [{ kind: 'rest', step: id, until: new Date(until).toISOString() }];
+    }
+    return [];
+  });
+  const held = [...earlier.values()].flatMap((before): Blocker[] => {
+    if (before.status === 'waiting-look') return [{ kind: 'look', step: before.id }];
+    return before.status === 'confirm' ? [{ kind: 'confirm', step: before.id }] : [];
+  });
+  return [...held, ...waits];
+}
+
+/** Share of steps finished, 0 to 1. */
+export const shareDone = (list: readonly StepProgress[]): number =>
+  list.length === 0 ? 0 : list.filter((step) => step.status === 'done').length / list.length;
+
+/**
+ * Why an entry may not be added now, or `null` when it may. The same rule serves the phone and the server.
+ */
+export type Refusal =
+  | 'unknown-step'
+  | 'blocked'
+  | 'not-ticked'
+  | 'no-hold-point'
+  | 'nothing-to-undo'
+  | 'later-step-done'
+  | 'reason-needed'
+  | 'text-needed'
+  | 'no-rest'
+  | 'built-needed';
+
+export function refusal(
+  entry: Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built'>,
+  list: readonly StepProgress[],
+  steps: readonly PlannedStep[],
+): Refusal | null {
+  const step = list.find((s) => s.id === entry.step);
+  const row = steps.find((s) => s.id === entry.step);
+  if (!step || !row) return 'unknown-step';
+  switch (entry.kind) {
+    case 'tick':
+      return step.status === 'blocked' ? 'blocked' : null;
+    case 'look':
+      if (!row.holdPoint) return 'no-hold-point';
+      return step.tick && step.status !== 'confirm' ? null : 'not-ticked';
+    case 'override':
+      if (entry.note.trim() === '') return 'reason-needed';
+      return step.blockedBy.some((b) => b.kind === 'rest') ? null : 'no-rest';
+    case 'built':
+      if (!entry.built || !row.places.includes(entry.built.piece)) return 'built-needed';
+      return step.tick || step.status === 'open' ? null : 'blocked';
+    case 'note':
+      return entry.note.trim() === '' ? 'text-needed' : null;
+    case 'photo':
+      return null;
+    case 'undo':
+      return refusalToUndo(entry.undoes, step, list, steps);
+  }
+}
+
+function refusalToUndo(
+  id: string | null,
+  step: StepProgress,
+  list: readonly StepProgress[],
+  steps: readonly PlannedStep[],
+): Refusal | null {
+  const undone = step.entries.find((entry) => entry.id === id);
+  if (!undone) return 'nothing-to-undo';
+  const tickedTwice = step.entries.some((entry) => entry.kind === 'tick' && entry.id !== id);
+  if (['note', 'photo', 'built'].includes(undone.kind) || (undone.kind === 'tick' && tickedTwice))
+    return null;
+  const relied = list.some(
+    (s) => s.tick && steps.find((row) => row.id === s.id)?.after.some((a) => a.step === step.id),
+  );
+  return relied ? 'later-step-done' : null;
+}

@@ -1,0 +1,32 @@
+/** Everything derived from one opening before anyone judges it. */
+import type { AirProof } from '../proofs/air/proof.ts';
+import type { JobContext } from '../documents/job.ts';
+import type { MethodDocument } from '../documents/method.ts';
+import type { Opening } from '../documents/opening.ts';
+import type { Unit } from '../documents/unit.ts';
+import type { Wall } from '../documents/wall.ts';
+import type { Choices } from '../vocabulary/axes.ts';
+import type { ParameterValues } from '../vocabulary/parameters.ts';
+import type { Exposed } from '../conditions/exposed.ts';
+import type { WaterProof } from '../proofs/water/proof.ts';
+import type { OpeningFrame, Readings } from '../survey/frame.ts';
+import type { Fit, Build } from '../build/build.ts';
+
+export interface Draft {
+  readonly opening: Opening;
+  readonly job: JobContext;
+  readonly wall: Wall | null;
+  readonly unit: Unit | null;
+  readonly method: MethodDocument | null;
+  readonly choices: Choices | null;
+  readonly numbers: ParameterValues;
+  readonly readings: Readings;
+  readonly frame: OpeningFrame | null;
+  readonly fit: Fit | null;
+  readonly build: Build | null;
+  readonly exposed: Exposed;
+  /** Where water goes on the finished wall. */
+  readonly water: WaterProof | null;
+  /** Where the pen line runs round the finished opening. */
+  readonly air: AirProof | null;
+}

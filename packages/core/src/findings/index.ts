@@ -1,0 +1,2 @@
+/** The door of this room. */
+export * from './finding.ts';

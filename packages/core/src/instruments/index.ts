@@ -1,0 +1,3 @@
+/** The door of this room. */
+export * from './instrument.ts';
+export * from './simulator.ts';

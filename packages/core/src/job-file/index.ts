@@ -1,0 +1,2 @@
+/** The door of this room. */
+export * from './job-file.ts';

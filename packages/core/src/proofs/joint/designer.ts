@@ -1,0 +1,205 @@
+/** The joint designer: from the joint as measured to what closes it, what that costs, and from which width on tape is cheaper. */
+import { gravest, type Verdict } from '../../vocabulary/verdict.ts';
+import type { Build, Fit } from '../../build/build.ts';
+import type { JobContext } from '../../documents/job.ts';
+import type { Unit } from '../../documents/unit.ts';
+import type { Choices } from '../../vocabulary/axes.ts';
+import type { ParameterValues } from '../../vocabulary/parameters.ts';
+import { fillBill, sealBill, type Bill, type BillInput } from './bill.ts';
+import { USUAL_SEASON, type JointSeason } from './movement.ts';
+import {
+  fillIds,
+  reasonsForFill,
+  reasonsForSeal,
+  sealIds,
+  TAPE_LEAST_C,
+  type FillId,
+  type JointReason,
+  type OptionInput,
+  type SealId,
+} from './options.ts';
+import { pricesOf } from './prices.ts';
+import { jointSides, type JointSide } from './sides.ts';
+
+export interface JointOption<Id extends SealId | FillId> {
+  readonly id: Id;
+  readonly verdict: Exclude<Verdict, 'not-checkable'>;
+  readonly reasons: readonly JointReason[];
+  readonly bill: Bill;
+}
+
+/** Cost of each seal if the joint were this wide all round; `null` where it would not work. */
+export interface CostCurve {
+  readonly widths_mm: readonly number[];
+  readonly costs: Readonly<Record<SealId, readonly (number | null)[]>>;
+}
+
+export interface JointDesign {
+  readonly sides: readonly JointSide[];
+  readonly season: JointSeason;
+  readonly seals: readonly JointOption<SealId>[];
+  readonly fills: readonly JointOption<FillId>[];
+  readonly chosen: SealId;
+  /** The cheapest of those that work; `null` where none does. */
+  readonly recommended: SealId | null;
+  /** Whether it is the only one that works without anything to see to, or the cheapest of several. */
+  readonly because: 'only' | 'cheapest' | 'none';
+  readonly verdict: Verdict;
+}
+
+export interface JointCosts {
+  readonly curve: CostCurve;
+  /** Joint all round from which corner tape costs less than sealant on a rod, mm; `null` where it never turns. */
+  readonly tipOver_mm: number | null;
+}
+
+/** Joints that the chart runs over, mm. */
+const CURVE: readonly [number, number] = [3, 30];
+
+/** What is known of an opening when its joint is designed. */
+export interface JointSubject {
+  readonly fit: Fit | null;
+  readonly unit: Unit | null;
+  readonly choices: Choices | null;
+  readonly numbers: ParameterValues;
+  readonly build: Build | null;
+  readonly job: JobContext;
+}
+
+/** What options and bills are worked out from; `null` before the unit has a place. */
+function inputOf(draft: JointSubject): { input: OptionInput; bill: BillInput } | null {
+  const { fit, unit, choices, numbers, build, job } = draft;
+  if (!fit || !unit || !choices || !build) return null;
+  const season = { ...USUAL_SEASON, ...defined(job.job.joints) };
+  const stays = choices.shims !== 'removed' && choices.shims !== 'none';
+  const tape = (job.materials ?? []).filter((m) => m.kind === 'corner-tape').flatMap((m) => m.least_C ?? []);
+  const input: OptionInput = {
+    sides: jointSides({ placement: fit.placement, unit, season }),
+    unit,
+    choices,
+    numbers,
+    season,
+    porous: choices.waterLayer === 'masonry' || choices.airLayer === 'plaster',
+    blocks: stays ? fit.shims.filter((s) => s.side === 'sill').length : 0,
+    brackets: piecesOf(build.pieces, ['clips', 'brackets']),
+    tapeLeast_C: tape.length > 0 ? Math.min(...tape) : TAPE_LEAST_C,
+  };
+  return { input, bill: billInput(draft, input) };
+}
+
+/** Returns the design of the joint between frame and reveal; `null` before the unit has a place. */
+export function designJoint(draft: JointSubject): JointDesign | null {
+  const found = inputOf(draft);
+  if (!found) return null;
+  const { input, bill } = found;
+  const seals = sealIds.map((id) => option(id, reasonsForSeal(id, input), sealBill(id, bill)));
+  const fills = fillIds.map((id) => option(id, reasonsForFill(id, input), fillBill(id, bill)));
+  const chosen = input.choices.innerSeal;
+  return {
+    sides: input.sides,
+    season: input.season,
+    seals,
+    fills,
+    chosen,
+    ...recommend(seals),
+    verdict: gravest([
+      seals.find((o) => o.id === chosen)?.verdict ?? 'not-checkable',
+      ...(input.sides.every((s) => s.measured) ? [] : ['not-checkable' as const]),
+    ]),
+  };
+}
+
+/** Returns what each seal would cost over the width of the joint, all round this opening. */
+export function jointCosts(draft: JointSubject): JointCosts | null {
+  const found = inputOf(draft);
+  return found && { curve: curveOf(found.input, found.bill), tipOver_mm: tipOver(found.bill) };
+}
+
+const defined = <T extends object>(value: T | undefined): Partial<{ [K in keyof T]: NonNullable<T[K]> }> =>
+  Object.fromEntries(Object.entries(value ?? {}).filter(([, v]) => v !== undefined)) as Partial<{
+    [K in keyof T]: NonNullable<T[K]>;
+  }>;
+
+const piecesOf = (pieces: Build['pieces'], ids: readonly string[]): number =>
+  pieces.reduce(
+    (sum, piece) => sum + (piece.form === 'solid' && ids.includes(piece.id) ? piece.solids.length : 0),
+    0,
+  );
+
+function billInput({ unit, numbers, job }: JointSubject, { sides, blocks, porous }: OptionInput): BillInput {
+  return {
+    width_mm: unit?.width.mm ?? 0,
+    height_mm: unit?.height.mm ?? 0,
+    sides: sides.map((s) => ({ length_mm: s.length_mm, mm: Math.max(0, s.mean_mm) })),
+    frameDepth_mm: unit?.frameDepth.mm ?? 0,
+    lap_mm: numbers.sealLap,
+    bead_mm: numbers.innerSealDepth,
+    blocks,
+    porous,
+    prices: pricesOf(job.job),
+  };
+}
+
+const option = <Id extends SealId | FillId>(
+  id: Id,
+  reasons: readonly JointReason[],
+  bill: Bill,
+): JointOption<Id> => ({
+  id,
+  verdict: reasons.some((r) => r.weight === 'no')
+    ? 'fails'
+    : reasons.some((r) => r.weight === 'care')
+      ? 'watch'
+      : 'holds',
+  reasons,
+  bill,
+});
+
+/** Of those that hold the cheapest; of those to be watched only where nothing holds. Foam alone is never recommended. */
+function recommend(seals: readonly JointOption<SealId>[]): Pick<JointDesign, 'recommended' | 'because'> {
+  for (const verdict of ['holds', 'watch'] as const) {
+    const able = seals.filter((o) => o.verdict === verdict && o.id !== 'foam-alone');
+    const [best] = able.toSorted((a, b) => a.bill.cost - b.bill.cost);
+    if (best) return { recommended: best.id, because: able.length === 1 ? 'only' : 'cheapest' };
+  }
+  return { recommended: null, because: 'none' };
+}
+
+const allRound = (bill: BillInput, mm: number): BillInput => ({
+  ...bill,
+  sides: bill.sides.map((s) => ({ ...s, mm })),
+});
+
+function curveOf(input: OptionInput, bill: BillInput): CostCurve {
+  const widths_mm = Array.from({ length: CURVE[1] - CURVE[0] + 1 }, (_, i) => CURVE[0] + i);
+  const works = (id: SealId, mm: number): boolean => {
+    const sides = input.sides.map((s) => ({
+      ...s,
+      least: { ...s.least, mm },
+      most: { ...s.most, mm },
+      measured: true,
+    }));
+    return !reasonsForSeal(id, { ...input, sides }).some((r) => r.weight === 'no');
+  };
+  const costs = Object.fromEntries(
+    sealIds.map((id) => [
+      id,
+      widths_mm.map((mm) => (works(id, mm) ? sealBill(id, allRound(bill, mm)).cost : null)),
+    ]),
+  ) as unknown as CostCurve['costs'];
+  return { widths_mm, costs };
+}
+
+const TIP_STEP_mm = 0.1;
+
+/** Returns the joint all round from which corner tape is cheaper than sealant, to a tenth; `null` where it never is. */
+export function tipOver(bill: BillInput): number | null {
+  const dearer = (mm: number): boolean =>
+    sealBill('sealant-rod', allRound(bill, mm)).cost > sealBill('corner-tape', allRound(bill, mm)).cost;
+  const steps = Math.round((CURVE[1] - CURVE[0]) / TIP_STEP_mm);
+  for (let i = 0; i <= steps; i++) {
+    const mm = CURVE[0] + i * TIP_STEP_mm;
+    if (dearer(mm)) return Math.round(mm * 10) / 10;
+  }
+  return null;
+}

@@ -1,0 +1,160 @@
+/** What stands under the sheets of each plane, and how far each is looked at. */
+import type { Range } from '../../geometry/solid.ts';
+import { radians } from '../../geometry/vector.ts';
+import { sillHeight } from '../../methods/pieces/context.ts';
+import { slitReach } from '../../methods/pieces/wall.ts';
+import type { Build } from '../../build/build.ts';
+import type { PlaneId } from './placed.ts';
+import { stands, type Moment } from '../../build/moment.ts';
+import { EVERYWHERE, type Host, type HostKind, type PlaneSpec } from './plane.ts';
+
+/** Pieces that are the wall's own water layer, as a sheet of the whole wall. */
+export const isWallLayer = (thing: string): boolean =>
+  thing === 'wrap' || thing === 'wall-face' || thing.startsWith('course-');
+
+/** A closed method keeps water out of the opening altogether; a drained one lets out what comes in. */
+export const isBarrier = ({ context }: Build): boolean => context.choices.bedding === 'barrier';
+
+/** Whether the wall's water layer lies behind a buck, on the sheathing. */
+export const layerBehindBuck = ({ context: { opening, choices } }: Build): boolean =>
+  opening.buck !== null && choices.waterLayer !== 'foam-face';
+
+/** Depths of the joint round the frame that water can be in, as w. */
+export function jointDepth({ context: { unit } }: Build): Range {
+  return [unit.back, Math.min(unit.front, 0)];
+}
+
+/** The wall's layer as far as it is modelled, top and bottom; `null` in a wall that nobody opened. */
+export function modelled(build: Build): Modelled | null {
+  const before = known.get(build);
+  if (before !== undefined) return before;
+  const found = measured(build);
+  known.set(build, found);
+  return found;
+}
+
+type Modelled = { readonly x: Range; readonly y: Range };
+/** Asked for at every turn, and the same for one build. */
+const known = new WeakMap<Build, Modelled | null>();
+
+function measured({ pieces }: Build): Modelled | null {
+  const points = pieces.flatMap((piece) =>
+    piece.form === 'sheet' && isWallLayer(piece.id)
+      ? piece.sheet.faces
+          .filter((f) => f.surface === 'wall' || f.surface === 'inner-plane')
+          .flatMap((f) => f.placed)
+      : [],
+  );
+  if (points.length === 0) return null;
+  const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
+  return { x: [Math.min(...xs), Math.max(...xs)], y: [Math.min(...ys), Math.max(...ys)] };
+}
+
+/** Soaks: wood and board. Masonry, foam, and an old sill that has shed water for years do not. */
+function revealKind(side: 'sill' | 'jamb', { context: { choices, opening } }: Build): HostKind {
+  if (choices.waterLayer === 'masonry' || opening.buck?.kind === 'foam-l') return 'solid';
+  return choices.waterLayer === 'existing' && side === 'sill' ? 'solid' : 'framing';
+}
+
+type Base = Pick<PlaneSpec, 'hosts' | 'marks' | 'within'>;
+
+const host = (name: string, kind: HostKind, x: Range = EVERYWHERE, y: Range = EVERYWHERE): Host => ({
+  name,
+  kind,
+  x,
+  y,
+});
+
+export function hostsOf(plane: PlaneId, moment: Moment): Base {
+  const { build } = moment;
+  if (plane === 'wall') return wallHosts(moment);
+  const { opening, numbers, unit } = build.context;
+  if (plane === 'inner-plane') {
+    const leg = opening.buck?.leg ?? 0;
+    const rough = [
+      [0, opening.width + 2 * leg],
+      [0, opening.height + 2 * leg],
+    ] as const;
+    return {
+      hosts: [host('sheathing', 'framing'), host('rough-opening', 'framing', ...rough)],
+      marks: {
+        x: headCorners(build)
+          .flat()
+          .map((u) => u + leg),
+        y: endsOf(build),
+      },
+      within: { x: modelled(build)?.x ?? EVERYWHERE, y: EVERYWHERE },
+    };
+  }
+  if (plane === 'sill-reveal')
+    return {
+      hosts: [host('sill', revealKind('sill', build))],
+      marks: {
+        x: [
+          unit.left,
+          unit.left + unit.frameFace,
+          unit.left + unit.width - unit.frameFace,
+          unit.left + unit.width,
+        ],
+        y: jointDepth(build).map((w) => alongSill(build, w)),
+      },
+      within: { x: [0, opening.width], y: [0, alongSill(build, -opening.depth)] },
+    };
+  return {
+    hosts: [host('jamb', revealKind('jamb', build))],
+    marks: { x: [], y: [] },
+    within: { x: jointDepth(build), y: [numbers.boardFront, opening.height] },
+  };
+}
+
+const endsOf = (build: Build): readonly number[] => modelled(build)?.y ?? [];
+
+function wallHosts(moment: Moment): Base {
+  const { build } = moment;
+  const { opening, numbers, unit, choices } = build.context;
+  const { width: W, height: H, buck } = opening;
+  const hosts: Host[] = [];
+  if (!buck) hosts.push(host('sheathing', choices.waterLayer === 'masonry' ? 'solid' : 'framing'));
+  else {
+    const { face } = buck;
+    hosts.push(layerBehindBuck(build) ? host('board', 'outside') : host('board', 'framing'));
+    const kind = !stands(moment, 'buck-head') ? 'void' : buck.kind === 'foam-l' ? 'solid' : 'framing';
+    hosts.push(host('buck', kind, [-face, W + face], [-face, H + face]));
+  }
+  hosts.push(host('joint', 'void', [0, W], [numbers.boardFront, H]));
+  if (stands(moment, 'unit'))
+    hosts.push(
+      host('frame', 'frame', [unit.left, unit.left + unit.width], [unit.bottom, unit.bottom + unit.height]),
+    );
+  const own = modelled(build);
+  const face = buck?.face ?? 0;
+  const x: Range = layerBehindBuck(build) || !own ? [-face, W + face] : own.x;
+  return {
+    hosts,
+    marks: { x: headCorners(build).flat(), y: layerBehindBuck(build) ? [] : endsOf(build) },
+    within: { x, y: EVERYWHERE },
+  };
+}
+
+/** Beside the frame's corners where nothing is slit: a hand and a half, common practice, no source. */
+const CORNER_mm = 150;
+
+/** Where strips end and slits run at the head, as stretches of u. */
+export function headCorners(build: Build): Range[] {
+  const { unit, opening, numbers, choices } = build.context;
+  const slit = build.pieces.some((p) => p.form === 'sheet' && p.sheet.faces.some((f) => f.id === 'flap'));
+  const leg = layerBehindBuck(build) ? (opening.buck?.leg ?? 0) : 0;
+  const back = choices.wrapEdge === 'cut-back' ? numbers.cutBack : 0;
+  const reach = slit ? slitReach(numbers.flapSlit) + back + leg : CORNER_mm - unit.left;
+  return [
+    [-reach, unit.left],
+    [unit.left + unit.width, opening.width + reach],
+  ];
+}
+
+/** How far along the slope of the sill a depth lies, mm. @param w depth, below 0 */
+export const alongSill = ({ context: { numbers } }: Build, w: number): number =>
+  -w / Math.cos(radians(numbers.slope));
+
+/** Height of the sill's surface where a point of a jamb stands, mm. @param w depth, below 0 */
+export const sillUnder = ({ context: { numbers } }: Build, w: number): number => sillHeight(numbers, -w);

@@ -1,0 +1,8 @@
+/** The door of this room. */
+export * from './course.ts';
+export * from './laps.ts';
+export * from './over-sill.ts';
+export * from './proof.ts';
+export { waterSources, type WaterSource } from './sources.ts';
+export * from './standing.ts';
+export * from './trace.ts';

@@ -1,0 +1,62 @@
+/**
+ * Every place water can be at round an opening, and every way it can take from there.
+ *
+ * Water falls; it runs sideways only on flats, along the sill and along the frame's top. What is in the joint wets
+ * both sides of it. All ways are taken at once: the worst of them counts.
+ */
+import { cornersAfter } from '../../build/corners.ts';
+import { edgesInto, type EdgesInto } from './graph.ts';
+import { hostsOf, layerBehindBuck, modelled } from './hosts.ts';
+import { onReveal, waysBeside, waysInJoint, waysOnBuck } from './in-joint.ts';
+import { onSill, type OverSill } from './on-sill.ts';
+import { onWall } from './on-wall.ts';
+import { facesOn, type PlaneId } from './placed.ts';
+import type { Moment } from '../../build/moment.ts';
+import { arrange, type Plane } from './plane.ts';
+import { startsOf, waterSources, type Starts, type WaterSource } from './sources.ts';
+import { Ways, type Follow } from './ways.ts';
+
+export interface Network extends Pick<
+  Ways,
+  'moment' | 'planes' | 'edges' | 'bonds' | 'describe' | 'count' | 'reached'
+> {
+  readonly into: EdgesInto;
+  readonly starts: ReadonlyMap<WaterSource, Starts>;
+}
+
+export function networkOf(moment: Moment, overSill: OverSill | null = null): Network {
+  const ways = new Ways(moment);
+  const { build } = moment;
+  const add = (id: PlaneId, alongX: readonly number[] = []): Plane => {
+    const { hosts, marks, within } = hostsOf(id, moment);
+    const x = [...marks.x, ...alongX];
+    return ways.add(id, arrange({ faces: facesOn(id, moment), hosts, marks: { ...marks, x }, within }));
+  };
+  // Of an old wall nobody knows what lies in it.
+  const wall = modelled(build) || build.context.opening.buck ? add('wall') : null;
+  const behind = layerBehindBuck(build) && modelled(build) ? add('inner-plane') : null;
+  // Every column of the sill lies under one of the wall.
+  const sill = add(
+    'sill-reveal',
+    wall?.columns.flatMap(({ x }) => x),
+  );
+  const [left, right] = [add('left-reveal'), add('right-reveal')];
+  const nowhere: Follow = () => undefined;
+  const starts = new Map(waterSources.map((source) => [source, startsOf(source, ways)]));
+  if (behind && wall) waysOnBuck(ways, wall);
+  waysInJoint(ways);
+  waysBeside(ways, 'left', left, sill);
+  waysBeside(ways, 'right', right, sill);
+  ways.explore(
+    [...starts.values()].flatMap((list) => (list === 'unknown' ? [] : list.map(({ node }) => node))),
+    {
+      wall: wall ? onWall(ways, wall) : nowhere,
+      'inner-plane': behind ? onWall(ways, behind) : nowhere,
+      'sill-reveal': onSill(ways, sill, wall, { corners: cornersAfter(build, moment.count), overSill }),
+      'left-reveal': onReveal(ways, 'left', left, sill),
+      'right-reveal': onReveal(ways, 'right', right, sill),
+    },
+  );
+  const { planes, edges, bonds, describe, count, reached } = ways;
+  return { moment, planes, edges, bonds, describe, count, reached, starts, into: edgesInto(count, edges) };
+}

@@ -1,0 +1,163 @@
+/** The planes that water runs on, with what lies on them at one moment of the work. */
+import type { Polygon } from '../../geometry/polygon.ts';
+import type { Range } from '../../geometry/solid.ts';
+import type { SurfaceId } from '../../geometry/surface.ts';
+import type { Sheet } from '../../geometry/sheet.ts';
+import type { SheetMaterialId } from '../../vocabulary/materials.ts';
+import type { Piece } from '../../methods/pieces/piece.ts';
+import { BODY, faceKey } from '../../build/replay.ts';
+import type { PlaneFace } from './plane.ts';
+import type { Point2 } from '../../geometry/vector.ts';
+import type { Moment } from '../../build/moment.ts';
+
+export const planeIds = ['wall', 'inner-plane', 'sill-reveal', 'left-reveal', 'right-reveal'] as const;
+export type PlaneId = (typeof planeIds)[number];
+
+/** On jambs water runs along the first axis of the surface; everywhere else along the second. */
+const TURNED: Readonly<Record<PlaneId, (p: Point2) => Point2>> = {
+  wall: (p) => p,
+  'inner-plane': (p) => p,
+  'sill-reveal': (p) => p,
+  'left-reveal': ([v, w]) => [w, v],
+  'right-reveal': ([v, y]) => [-y, v],
+};
+export const onPlane = (plane: PlaneId, p: Point2): Point2 => TURNED[plane](p);
+
+/** Faces of what is there already: they stick to nothing, and their edges at the opening are seams. */
+const HARD: ReadonlySet<SheetMaterialId> = new Set(['coated-face', 'foam-face', 'masonry-face']);
+
+type Unsorted = Omit<PlaneFace, 'joins'> & { readonly material: SheetMaterialId | 'solid' };
+
+/** Everything that lies on a plane, innermost first, each knowing what it goes on into. */
+export function facesOn(plane: PlaneId, moment: Moment): PlaneFace[] {
+  const { build } = moment;
+  const found = [
+    ...build.pieces.flatMap((piece) => (piece.form === 'sheet' ? sheetFaces(plane, piece, moment) : [])),
+    ...(plane === 'inner-plane' ? buckAsFace(moment) : []),
+  ].sort((a, b) => a.order - b.order);
+  const byThing = new Map<string, number[]>();
+  found.forEach(({ thing }, i) => byThing.set(thing, [...(byThing.get(thing) ?? []), i]));
+  return found.map(({ material: _, ...face }, i) => {
+    const own = byThing.get(face.thing) ?? [];
+    const sheet = own.length > 1 ? moment.sheets.get(face.thing) : undefined;
+    const joined = (j: number) => sheet && hingedFaces(sheet, face.face, found[j]?.face ?? '');
+    return { ...face, joins: own.filter((j) => j !== i && joined(j)) };
+  });
+}
+
+const FAN = 'fan';
+
+/** Whether two faces of a sheet go on into each other; a stretched corner does into every face it touches. */
+export const hingedFaces = (sheet: Sheet, a: string, b: string): boolean =>
+  a.startsWith(FAN) ||
+  b.startsWith(FAN) ||
+  sheet.hinges.some((h) => (h.a === a && h.b === b) || (h.a === b && h.b === a));
+
+/** A shelf throws water clear, the top of a buck takes it to its front. */
+function leadsTo(folds: readonly (SurfaceId | undefined)[]): PlaneFace['leadsTo'] {
+  if (folds.includes('cap-shelf') || folds.includes('tray-shelf')) return 'out';
+  return folds.includes('buck-head') ? 'buck-top' : null;
+}
+
+function sheetFaces(plane: PlaneId, piece: Piece & { form: 'sheet' }, moment: Moment): Unsorted[] {
+  const { sheet } = piece;
+  const here = sheet.faces.filter((face) => face.surface === plane);
+  if (here.length === 0) return [];
+  const onto = new Map(sheet.faces.map((face) => [face.id, face.surface]));
+  return here.flatMap((face, i): Unsorted[] => {
+    const now = moment.state.faces.get(faceKey(piece.id, face.id));
+    if (now?.state !== 'in place') return [];
+    const common = {
+      thing: piece.id,
+      order: now.order,
+      material: sheet.material,
+      ...bondOf(piece, face.id, moment),
+      leadsTo: leadsTo(
+        sheet.hinges
+          .flatMap(({ a, b }) => (a === face.id ? [b] : b === face.id ? [a] : []))
+          .map((id) => onto.get(id)),
+      ),
+    };
+    const turned = (ring: Polygon) => ring.map((p) => onPlane(plane, p));
+    const fans = i === 0 ? sheet.fans.filter((fan) => fan.surface === plane) : [];
+    return [
+      { ...common, face: face.id, ring: turned(face.placed) },
+      ...fans.map((fan, n) => ({ ...common, face: `${FAN}-${n}`, ring: turned(fan.placed) })),
+    ];
+  });
+}
+
+function bondOf(
+  piece: Piece & { form: 'sheet' },
+  face: string,
+  { state, lost, build }: Moment,
+): Pick<PlaneFace, 'bondedAt' | 'beads'> {
+  const { material } = piece.sheet;
+  if (lost.has(piece.id) || HARD.has(material)) return { bondedAt: null };
+  const last = state.contacts.findLast((c) => c.thing === piece.id && c.face === face && c.kind !== 'clamp');
+  if (!last) return { bondedAt: null };
+  if (piece.id !== 'fin' || build.context.choices.mount === 'gasketed-fin') return { bondedAt: last.at };
+  const bead = build.pieces.find((p) => p.id === 'bead');
+  if (
+    bead?.form !== 'bead' ||
+    lost.has('bead') ||
+    state.faces.get(faceKey('bead', BODY))?.state !== 'in place'
+  )
+    return { bondedAt: null };
+  return { bondedAt: last.at, beads: beadRuns(bead.paths, piece.sheet, face) };
+}
+
+/** Level stretches of bead under one face: water that comes down meets nothing of the plumb ones. */
+function beadRuns(
+  paths: readonly (readonly (readonly [number, number, number])[])[],
+  sheet: Sheet,
+  face: string,
+): Range[] {
+  const ring = sheet.faces.find((f) => f.id === face)?.placed ?? [];
+  const vs = ring.map(([, v]) => v);
+  const [low, high] = [Math.min(...vs), Math.max(...vs)];
+  return paths.flatMap((path) =>
+    path.slice(1).flatMap(([u, v], i): Range[] => {
+      const [pu, pv] = path[i] ?? [u, v];
+      if (pv !== v || pu === u || v < low || v > high) return [];
+      return [[Math.min(u, pu), Math.max(u, pu)]];
+    }),
+  );
+}
+
+/** A buck stands on the plane behind it and is bedded there: what runs down that plane meets its upper side. */
+function buckAsFace({ build, state, lost }: Moment): Unsorted[] {
+  const { buck, width: W, height: H } = build.context.opening;
+  if (!buck) return [];
+  const { leg, face } = buck;
+  const ring = (x: Range, y: Range): Polygon => [
+    [x[0], y[0]],
+    [x[1], y[0]],
+    [x[1], y[1]],
+    [x[0], y[1]],
+  ];
+  const out: Range = [leg - face, leg + W + face];
+  const sides = {
+    'buck-sill': ring(out, [leg - face, leg]),
+    'buck-head': ring(out, [leg + H, leg + H + face]),
+    'buck-left': ring([leg - face, leg], [leg, leg + H]),
+    'buck-right': ring([leg + W, leg + W + face], [leg, leg + H]),
+  };
+  return Object.entries(sides).flatMap(([thing, outline]): Unsorted[] => {
+    const now = state.faces.get(faceKey(thing, BODY));
+    if (now?.state !== 'in place') return [];
+    const bed = state.contacts.findLast((c) => c.thing === thing && c.kind === 'bead');
+    const holds = bed && !lost.has(thing) && !lost.has('buck-beads');
+    return [
+      {
+        thing,
+        face: BODY,
+        ring: outline,
+        order: now.order,
+        bondedAt: holds ? bed.at : null,
+        material: 'solid',
+        leadsTo: null,
+      },
+    ];
+  });
+}

@@ -1,0 +1,81 @@
+/** Where water is let go: what runs down the wall, and where every window leaks sooner or later. */
+import type { Range } from '../../geometry/solid.ts';
+import { headCorners, layerBehindBuck, modelled } from './hosts.ts';
+import { inJoint } from './in-joint.ts';
+import { stands } from '../../build/moment.ts';
+import { placeNode, type Ways } from './ways.ts';
+
+export const waterSources = ['wall-above', 'head-corners', 'frame-joint', 'unit-sill', 'mullion'] as const;
+export type WaterSource = (typeof waterSources)[number];
+
+export interface Start {
+  readonly node: number;
+  readonly span: Range;
+}
+
+const MULLION_HALF_mm = 20;
+
+export type Starts = readonly Start[] | 'unknown';
+
+/** @returns `unknown` for a wall that nobody opened, an empty list for a source that this opening has not */
+export function startsOf(source: WaterSource, ways: Ways): Starts {
+  switch (source) {
+    case 'wall-above':
+    case 'head-corners':
+      return fromAbove(source, ways);
+    case 'frame-joint':
+      return fromJoint(ways);
+    case 'unit-sill':
+    case 'mullion':
+      return fromUnit(source, ways);
+  }
+}
+
+function fromAbove(source: WaterSource, ways: Ways): Starts {
+  const { build } = ways.moment;
+  const own = modelled(build);
+  if (!own) return 'unknown';
+  const behind = layerBehindBuck(build);
+  const plane = ways.planes.get(behind ? 'inner-plane' : 'wall');
+  const leg = behind ? (build.context.opening.buck?.leg ?? 0) : 0;
+  const corners = headCorners(build);
+  return (plane?.columns ?? []).flatMap(({ x, cells }): Start[] => {
+    const middle = (x[0] + x[1]) / 2 - leg;
+    const atCorner = corners.some(([from, to]) => from < middle && middle < to);
+    if (atCorner !== (source === 'head-corners')) return [];
+    const top = cells.find(({ y }) => (y[0] + y[1]) / 2 < own.y[1]);
+    if (!top || middle + leg < own.x[0] || middle + leg > own.x[1]) return [];
+    return [{ node: ways.outermost(top), span: [x[0] - leg, x[1] - leg] }];
+  });
+}
+
+function fromJoint({ moment }: Ways): Start[] {
+  if (!stands(moment, 'unit')) return [];
+  const { unit } = moment.build.context;
+  return (['head', 'left', 'right'] as const).map((side): Start => {
+    const length = side === 'head' ? unit.width : unit.height;
+    return { node: placeNode(`frame-${side}`), span: [0, length] };
+  });
+}
+
+/** The unit's own corners at the sill, and the ends of its mullions: on the outer side of all that lies there. */
+function fromUnit(source: WaterSource, ways: Ways): Start[] {
+  const { moment, planes } = ways;
+  if (!stands(moment, 'unit')) return [];
+  const { unit } = moment.build.context;
+  const right = unit.left + unit.width;
+  const under: Range[] =
+    source === 'unit-sill'
+      ? [
+          [unit.left, unit.left + unit.frameFace],
+          [right - unit.frameFace, right],
+        ]
+      : unit.mullions.map((u): Range => [u - MULLION_HALF_mm, u + MULLION_HALF_mm]);
+  return (planes.get('sill-reveal')?.columns ?? []).flatMap(({ x, cells }): Start[] => {
+    const middle = (x[0] + x[1]) / 2;
+    if (!under.some(([from, to]) => from < middle && middle < to)) return [];
+    return cells
+      .filter((cell) => inJoint(ways, cell))
+      .map((cell) => ({ node: ways.outermost(cell), span: x }));
+  });
+}

@@ -1,0 +1,223 @@
+/** Where the water of each source goes, and how many bonds must fail before it wets what it must not. */
+import type { Verdict } from '../../vocabulary/verdict.ts';
+import type { Range } from '../../geometry/solid.ts';
+import type { Build } from '../../build/build.ts';
+import { waysTo, type Search } from './graph.ts';
+import { isBarrier } from './hosts.ts';
+import { networkOf, type Network } from './network.ts';
+import type { OverSill } from './on-sill.ts';
+import type { PlaneId } from './placed.ts';
+import { momentOf, type LostBond } from '../../build/moment.ts';
+import type { Start, WaterSource } from './sources.ts';
+import { placeNode, places, type Place } from './ways.ts';
+
+/**
+ * `shed`: it stays outside · `drained`: it came in and is let out · `trapped`: it has no way out · `structure`,
+ * `room`: it wets them with every bond sound · `not-checkable`: nobody knows what lies there.
+ */
+export type WaterOutcome = 'shed' | 'drained' | 'trapped' | 'structure' | 'room' | 'not-checkable';
+
+export interface WaterStop {
+  /** A cell of a plane as stretches of its two axes, or a place that is none. */
+  readonly at:
+    { readonly plane: PlaneId; readonly x: Range; readonly y: Range; readonly level: number } | Place;
+  /** The bond that failed to come here; `null` for none. */
+  readonly failed: string | null;
+  /** The piece it runs on; `null` for what stood there before. */
+  readonly on: string | null;
+  /** The piece it is behind; `null` outside of all. */
+  readonly behind: string | null;
+}
+
+/** A stretch of a source over which water behaves alike. */
+export interface WaterPart {
+  /** Stretches of u, or of the joint's length, mm. */
+  readonly spans: readonly Range[];
+  readonly width_mm: number;
+  readonly outcome: WaterOutcome;
+  /** Fewest bonds that must fail before framing or room gets wet; `null`: no set of them lets it in. */
+  readonly k: number | null;
+  /** The bonds of such a set. */
+  readonly bonds: readonly string[];
+  /** What gets wet when they fail. */
+  readonly wets: 'structure' | 'room' | null;
+  /** With every bond sound: where water runs. */
+  readonly run: readonly WaterStop[];
+  /** Its way in when the bonds fail; empty where there is none. */
+  readonly wayIn: readonly WaterStop[];
+}
+
+export interface SourceTrace {
+  readonly source: WaterSource;
+  /** Gravest first. */
+  readonly parts: readonly WaterPart[];
+}
+
+export interface TraceOptions {
+  /** Steps done; all of them when left out. */
+  readonly count?: number;
+  readonly lost?: readonly LostBond[];
+  /** Where the water in the pan stands higher than the pan; see `overSill`. */
+  readonly overSill?: OverSill | null;
+}
+
+/** Returns what becomes of the water of every source, for the wall at one moment. */
+export function traceWater(build: Build, options: TraceOptions = {}): SourceTrace[] {
+  const { count = build.steps.length, lost = [], overSill = null } = options;
+  return tracesOf(networkOf(momentOf(build, count, lost), overSill));
+}
+
+/** The same on places and ways already found. */
+export function tracesOf(network: Network): SourceTrace[] {
+  const found = searches(network);
+  return [...network.starts].flatMap(([source, starts]): SourceTrace[] => {
+    if (starts === 'unknown') return [{ source, parts: [UNKNOWN] }];
+    return starts.length === 0 ? [] : [{ source, parts: partsOf(source, starts, network, found) }];
+  });
+}
+
+const UNKNOWN: WaterPart = {
+  spans: [],
+  width_mm: 0,
+  outcome: 'not-checkable',
+  k: null,
+  bonds: [],
+  wets: null,
+  run: [],
+  wayIn: [],
+};
+
+interface Searches {
+  readonly wet: Search;
+  readonly out: Search;
+  readonly stuck: Search;
+}
+
+function searches({ count, edges, into, reached }: Network): Searches {
+  const free = (edge: number) => edges.fails[edge] === -1;
+  const wet = waysTo([placeNode('structure'), placeNode('room')], count, edges, into);
+  const out = waysTo([placeNode('out')], count, edges, into, free);
+  const ends: number[] = [];
+  for (let node = places.length; node < count; node++)
+    if (reached[node] === 1 && out.cost[node] === Infinity && wet.cost[node] !== 0) ends.push(node);
+  const stuck = waysTo(ends, count, edges, into, (edge) => free(edge) && !edges.spills[edge]);
+  return { wet, out, stuck };
+}
+
+function partsOf(
+  source: WaterSource,
+  starts: readonly Start[],
+  network: Network,
+  found: Searches,
+): WaterPart[] {
+  const parts = new Map<string, { like: Fate; node: number; spans: Range[] }>();
+  for (const { node, span } of starts) {
+    const like = fateOf(source, node, network, found);
+    const key = JSON.stringify(like);
+    const known = parts.get(key);
+    if (known) known.spans.push(span);
+    else parts.set(key, { like, node, spans: [span] });
+  }
+  return [...parts.values()]
+    .map(({ like, node, spans }): WaterPart => {
+      const { wet, out, stuck } = found;
+      const wayIn = like.k === null ? [] : stopsOf(node, wet, network);
+      const course = stuck.cost[node] === 0 ? stuck : out;
+      return {
+        ...like,
+        spans: joined(spans),
+        width_mm: spans.reduce((sum, [from, to]) => sum + to - from, 0),
+        run: like.k === 0 ? wayIn : stopsOf(node, course, network),
+        wayIn,
+      };
+    })
+    .sort((a, b) => gravity(a) - gravity(b));
+}
+
+/** Gravest lowest: wet at once, trapped, then by the bonds it takes. */
+function gravity({ outcome, k }: Fate): number {
+  if (outcome === 'room' || outcome === 'structure') return 0;
+  return outcome === 'trapped' ? 0.5 : (k ?? Infinity);
+}
+
+type Fate = Pick<WaterPart, 'outcome' | 'k' | 'bonds' | 'wets'>;
+
+function fateOf(source: WaterSource, node: number, network: Network, { wet, out, stuck }: Searches): Fate {
+  const { edges, bonds } = network;
+  const cost = wet.cost[node] ?? Infinity;
+  const failed = new Set<string>();
+  let end = node;
+  for (const edge of edgesFrom(node, wet, network)) {
+    const bond = bonds[edges.fails[edge] ?? -1];
+    if (bond !== undefined) failed.add(bond);
+    end = edges.to[edge] ?? end;
+  }
+  const wets = end === placeNode('structure') ? 'structure' : end === placeNode('room') ? 'room' : null;
+  const trapped = stuck.cost[node] === 0 || out.cost[node] === Infinity;
+  const inside = source === 'unit-sill' || source === 'mullion';
+  const outcome = cost === 0 && wets ? wets : trapped ? 'trapped' : inside ? 'drained' : 'shed';
+  return { outcome, k: cost === Infinity ? null : cost, bonds: [...failed], wets };
+}
+
+function* edgesFrom(node: number, { next }: Search, { edges }: Network): Iterable<number> {
+  for (let edge = next[node] ?? -1; edge >= 0; edge = next[edges.to[edge] ?? -1] ?? -1) yield edge;
+}
+
+function stopsOf(node: number, search: Search, network: Network): WaterStop[] {
+  const { edges, bonds, describe, planes } = network;
+  const stop = (to: number, failed: string | null): WaterStop => {
+    const at = describe(to);
+    if (typeof at === 'string') return { at, failed, on: null, behind: null };
+    const { stack } = at.cell;
+    const thing = (i: number) => planes.get(at.plane)?.faces[stack[i] ?? -1]?.thing ?? null;
+    const { plane, column, cell } = at;
+    return {
+      at: { plane, x: column.x, y: cell.y, level: at.gap },
+      failed,
+      on: thing(at.gap - 1),
+      behind: thing(at.gap),
+    };
+  };
+  const stops = [stop(node, null)];
+  for (const edge of edgesFrom(node, search, network))
+    stops.push(stop(edges.to[edge] ?? 0, bonds[edges.fails[edge] ?? -1] ?? null));
+  return stops;
+}
+
+/** Stretches that touch become one. */
+function joined(spans: readonly Range[]): Range[] {
+  const sorted = spans.toSorted((a, b) => a[0] - b[0]);
+  return sorted.reduce<Range[]>((all, span) => {
+    const last = all.at(-1);
+    if (!last || span[0] > last[1] + JOINED_mm) return [...all, span];
+    all[all.length - 1] = [last[0], Math.max(last[1], span[1])];
+    return all;
+  }, []);
+}
+
+const JOINED_mm = 0.05;
+
+/** What a part is worth: trapped water fails in a method that lets water out and is watched in one that shuts it out. */
+export function waterVerdict({ outcome, k }: Pick<WaterPart, 'outcome' | 'k'>, build: Build): Verdict {
+  if (outcome === 'not-checkable') return 'not-checkable';
+  if (outcome === 'trapped') return isBarrier(build) ? 'watch' : 'fails';
+  if (outcome === 'structure' || outcome === 'room') return 'fails';
+  return k === 1 ? 'watch' : 'holds';
+}
+
+/** Where water comes to rest, in the words of the wall. */
+export interface WetPlace {
+  readonly place: PlaneId | 'joint' | 'room';
+  /** The piece whose edge it last ran off; `null` where it was on none. */
+  readonly off: string | null;
+  /** The piece it is behind there; `null` where nothing covers it. */
+  readonly behind: string | null;
+}
+
+export function wetPlace(way: readonly WaterStop[]): WetPlace {
+  const last = way.at(-2);
+  if (way.at(-1)?.at === 'room') return { place: 'room', off: null, behind: null };
+  const off = way.findLast(({ on }) => on !== null)?.on ?? null;
+  if (!last || typeof last.at === 'string') return { place: 'joint', off, behind: null };
+  return { place: last.at.plane, off, behind: last.behind };
+}

@@ -1,0 +1,5 @@
+/** The door of this room. */
+export { openingFrame, readingsFromOutside, type OpeningFrame, type Readings } from './frame.ts';
+export * from './plausibility.ts';
+export * from './readings.ts';
+export * from './survey-table.ts';

@@ -1,0 +1,26 @@
+/** Layers of a wall, from the weather to the room. */
+
+/** From the weather to the room. */
+export const layerRoles = [
+  'cladding',
+  'cavity',
+  'exterior-board',
+  'sheathing',
+  'framing',
+  'service',
+  'interior-finish',
+] as const;
+
+export const layerMaterials = [
+  'siding',
+  'batten',
+  'foam-board',
+  'wool-board',
+  'wood-board',
+  'stud',
+  'drywall',
+  'brick',
+  'block',
+  'render',
+  'plaster',
+] as const;
