@@ -5,6 +5,7 @@ import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 import svelteConfig from './apps/web/svelte.config.js';
+import readNotCast from './scripts/lint/read-not-cast.js';
 
 /** What the core must never reach for: the platform it happens to run on, or anything built on top of it. */
 const coreBoundary = {
@@ -83,4 +84,10 @@ export default ts.config(
     },
   },
   coreBoundary,
+  {
+    files: ['apps/web/src/**/*.{ts,svelte}', 'packages/*/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'apps/web/src/lib/state/testing/**'],
+    plugins: { hulvek: { rules: { 'read-not-cast': readNotCast } } },
+    rules: { 'hulvek/read-not-cast': 'error' },
+  },
 );

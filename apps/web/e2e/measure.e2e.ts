@@ -1,7 +1,7 @@
 /** Measuring a whole job: cards with instruments, a meter that types, a block from a spreadsheet; board and lines. */
 import type { Page } from '@playwright/test';
 import { surveyWalk, type JobFile } from '@hulvek/core';
-import type { Pack } from '../src/lib/pack.ts';
+import type { Pack } from '../src/lib/contract/pack.ts';
 import { expect, expectAccessible, saved, signIn, test } from './support.ts';
 
 /** Loads a copy of the demo job without any figures and without plans; returns its address. */

@@ -4,7 +4,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type APIRequestContext, type BrowserContext, type Page } from '@playwright/test';
-import type { Pack } from '../src/lib/pack.ts';
+import type { Pack } from '../src/lib/contract/pack.ts';
 import { launchArguments } from '../playwright.config.ts';
 import { lineTo } from './cuttable-line.ts';
 import { expect, expectAccessible, newOpening, signIn, test } from './support.ts';

@@ -1,12 +1,13 @@
 import { browser } from '$app/environment';
-import type { Me } from '$lib/pack.ts';
+import { meAnswer } from '$lib/contract/answers.ts';
+import { answerOf } from '$lib/contract/read.ts';
 
 /** Who is signed in: asked of the server, remembered where it cannot be asked. */
 export const load = async ({ fetch, depends }) => {
   depends('hulvek:me');
   try {
     const response = await fetch('/api/me');
-    const { me } = (await response.json()) as { me: Me | null };
+    const { me } = await answerOf(response, meAnswer);
     if (browser) (await import('$lib/state/device.svelte.ts')).device().signedIn(me);
     return { person: me };
   } catch {

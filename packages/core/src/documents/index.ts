@@ -11,3 +11,6 @@ export * from './shelf.ts';
 export * from './survey.ts';
 export * from './unit.ts';
 export * from './wall.ts';
+export * from './read.ts';
+export { renamed } from './renamed.ts';
+export type { DocumentProblem } from './plain-problem.ts';

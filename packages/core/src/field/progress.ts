@@ -35,7 +35,7 @@ export function standing(entries: readonly Entry[]): Entry[] {
   );
   return entries
     .filter((entry) => entry.kind !== 'undo' && !undone.has(entry.id))
-    .sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : Date.parse(a.at) - Date.parse(b.at)));
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
 }
 
 const MS_PER_MINUTE = 60_000;

@@ -11,7 +11,9 @@ import { unitSchema } from '../documents/unit.ts';
 import { wallSchema } from '../documents/wall.ts';
 import { openingOf } from '../survey/readings.ts';
 import { fromVersion1 } from './version-1.ts';
-import { plainProblem } from './plain-problem.ts';
+import { plainProblems, type DocumentProblem } from '../documents/plain-problem.ts';
+import { migrated } from '../documents/read.ts';
+import { isFields } from '../documents/renamed.ts';
 
 export const JOB_FORMAT = 'hulvek-job';
 export const JOB_VERSION = 2;
@@ -89,11 +91,7 @@ export const jobFileSchema = z
 
 export type JobFile = z.infer<typeof jobFileSchema>;
 
-export interface FileProblem {
-  /** Place in the file, as `openings[2].survey.values.widthTop.mm`; empty for the file as a whole. */
-  readonly path: string;
-  readonly message: string;
-}
+export type FileProblem = DocumentProblem;
 
 export type JobFileResult =
   | { readonly ok: true; readonly value: JobFile }
@@ -123,9 +121,25 @@ export function readJobFile(text: string): JobFileResult {
   let current = data as Record<string, unknown>;
   for (let v = version; v < JOB_VERSION; v++)
     current = (migrations[v]?.(current) ?? current) as typeof current;
+  current = withDocumentsOfToday(current);
   const result = jobFileSchema.safeParse(current);
   if (result.success) return { ok: true, value: result.data };
-  return { ok: false, problems: result.error.issues.flatMap((issue) => problemsOf(issue, current)) };
+  return { ok: false, problems: plainProblems(result.error, current) };
+}
+
+/** Values that were renamed within a version, under their present names. */
+function withDocumentsOfToday(file: Record<string, unknown>): Record<string, unknown> {
+  const each = (kind: 'method' | 'opening' | 'issue', list: unknown): unknown =>
+    Array.isArray(list) ? list.map((item: unknown) => migrated(kind, item)) : list;
+  return {
+    ...file,
+    ...('methods' in file && { methods: each('method', file.methods) }),
+    ...('openings' in file && { openings: each('opening', file.openings) }),
+    ...(isFields(file.records) &&
+      'issues' in file.records && {
+        records: { ...file.records, issues: each('issue', file.records.issues) },
+      }),
+  };
 }
 
 /** The openings of a job file with their surveys as they stand. */
@@ -158,27 +172,3 @@ const problem = (path: string, message: string): JobFileResult => ({
   problems: [{ path, message }],
 });
 const whole = (message: string): JobFileResult => problem('', message);
-
-function problemsOf(issue: z.core.$ZodIssue, file: unknown): FileProblem[] {
-  if (issue.code === 'unrecognized_keys') {
-    return issue.keys.map((key) => ({
-      path: pathText([...issue.path, key]),
-      message: 'this field is not known here',
-    }));
-  }
-  return [{ path: pathText(issue.path), message: plainProblem(issue, valueAt(file, issue.path)) }];
-}
-
-const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>
-  path.reduce<unknown>(
-    (now, part) =>
-      typeof now === 'object' && now !== null ? (now as Record<PropertyKey, unknown>)[part] : undefined,
-    value,
-  );
-
-const pathText = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>(
-    (text, part) =>
-      typeof part === 'number' ? `${text}[${part}]` : text === '' ? String(part) : `${text}.${String(part)}`,
-    '',
-  );

@@ -1,30 +1,16 @@
 /** What this device keeps: the jobs it was shown, and everything entered here that the server has not taken yet. */
-import type { Me, Pack } from '$lib/pack.ts';
-import type { Entry, Reading } from '@hulvek/core';
+import { packSchema, type Pack } from '$lib/contract/pack.ts';
+import { outboxItemSchema, type OutboxItem } from '$lib/contract/records.ts';
+import { readBy } from '@hulvek/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { z } from 'zod';
 
-type Unsigned<Item> = Omit<Item, 'person'>;
+export type { OutboxItem };
 
-interface Waiting {
-  /** Order of entry on this device. */
-  readonly seq?: number;
-  readonly id: string;
-  readonly job: string;
-  readonly opening: string;
-  /** Whose entry it is: it is sent only while this person is signed in. */
-  readonly by: Me;
-  /** Why the server would not take it; empty while it waits. */
-  readonly refusal: string;
-}
-
-export type OutboxItem =
-  | (Waiting & { readonly type: 'reading'; readonly record: Unsigned<Reading> })
-  | (Waiting & { readonly type: 'entry'; readonly record: Unsigned<Entry> })
-  | (Waiting & { readonly type: 'photo'; readonly record: Unsigned<Entry>; readonly picture: Blob });
-
+/** What stands in it is not known before it is read: an older version of this program may have written it. */
 interface Schema extends DBSchema {
-  packs: { key: string; value: { job: string; pack: Pack } };
-  outbox: { key: number; value: OutboxItem; indexes: { id: string } };
+  packs: { key: string; value: unknown };
+  outbox: { key: number; value: unknown; indexes: { id: string } };
 }
 
 const NAME = 'hulvek';
@@ -38,8 +24,13 @@ const database = (): Promise<IDBPDatabase<Schema>> =>
     },
   }));
 
-export const keptPack = async (job: string): Promise<Pack | null> =>
-  (await (await database()).get('packs', job))?.pack ?? null;
+const keptSchema = z.object({ job: z.string(), pack: packSchema });
+
+/** `null` where there is none, or none that can be read any more: the server then has to be asked. */
+export async function keptPack(job: string): Promise<Pack | null> {
+  const kept = readBy(keptSchema, await (await database()).get('packs', job));
+  return kept.ok ? kept.value.pack : null;
+}
 
 export const keepPack = async (job: string, pack: Pack): Promise<void> => {
   await (await database()).put('packs', { job, pack });
@@ -47,18 +38,30 @@ export const keepPack = async (job: string, pack: Pack): Promise<void> => {
 
 /** The jobs that can be opened here without a network. */
 export const keptJobs = async (): Promise<{ id: string; name: string; at: string }[]> =>
-  (await (await database()).getAll('packs')).map(({ job, pack }) => ({
-    id: job,
-    name: pack.context.job.name,
-    at: pack.at,
-  }));
+  (await (await database()).getAll('packs')).flatMap((value) => {
+    const kept = readBy(namesSchema, value);
+    if (!kept.ok) return [];
+    const { job, pack } = kept.value;
+    return [{ id: job, name: pack.context.job.name, at: pack.at }];
+  });
+
+/** As little of a pack as a list of jobs needs. */
+const namesSchema = z.object({
+  job: z.string(),
+  pack: z.object({ at: z.string(), context: z.object({ job: z.object({ name: z.string() }) }) }),
+});
 
 export const forgetPack = async (job: string): Promise<void> => (await database()).delete('packs', job);
 
 /** When somebody signs out, jobs leave the device; what was not sent stays. */
 export const forgetPacks = async (): Promise<void> => (await database()).clear('packs');
 
-export const waitingItems = async (): Promise<OutboxItem[]> => (await database()).getAll('outbox');
+/** What cannot be read stays where it is: an earlier or later version of this program may know it. */
+export const waitingItems = async (): Promise<OutboxItem[]> =>
+  (await (await database()).getAll('outbox')).flatMap((value) => {
+    const item = readBy(outboxItemSchema, value);
+    return item.ok ? [item.value] : [];
+  });
 
 /** Returns once the device has written all of them down: their places in the order of entry. */
 export async function keepItems(items: readonly OutboxItem[]): Promise<number[]> {

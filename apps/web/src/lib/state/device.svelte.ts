@@ -1,5 +1,6 @@
 /** What belongs to this browser rather than to a page: who is signed in, what waits to be sent, the job that is open. */
-import type { Me } from '$lib/pack.ts';
+import { meSchema, type Me } from '$lib/contract/pack.ts';
+import { inText } from '$lib/contract/read.ts';
 import type { JobStore } from './job.svelte.ts';
 import { openJob, type Opened } from './job.svelte.ts';
 import { Outbox } from './outbox.svelte.ts';
@@ -27,8 +28,7 @@ class Device {
   }
 
   remembered(): Me | null {
-    const kept = localStorage.getItem(ME);
-    this.#become(kept ? (JSON.parse(kept) as Me) : null);
+    this.#become(inText(meSchema, localStorage.getItem(ME)));
     return this.me;
   }
 

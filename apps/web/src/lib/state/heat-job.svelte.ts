@@ -1,6 +1,7 @@
 /** The heat of a whole job: asked of the server, followed while it is solved, read opening by opening. */
 import { heatMark } from '$lib/heat-mark.ts';
-import type { RunSide, RunView } from '$lib/server/heat/runs.ts';
+import { runAnswer, type RunSide, type RunView } from '$lib/contract/heat.ts';
+import { answerOf } from '$lib/contract/read.ts';
 import { heatText } from '$lib/texts/heat.ts';
 import { cutIds, heatProof, type HeatProof, type Plan } from '@hulvek/core';
 import type { JobStore } from './job.svelte.ts';
@@ -71,7 +72,7 @@ export class HeatJob {
     try {
       const response = await fetch(`/api/jobs/${this.store.id}/heat`, { method });
       if (!response.ok) throw new Error(await response.text());
-      this.run = (await response.json()) as RunView | null;
+      this.run = await answerOf(response, runAnswer);
       this.problem = '';
       this.#watch();
     } catch {

@@ -1,4 +1,6 @@
 /** Everything that was ever entered for an opening, as lines to read, newest first. */
+import { versionsAnswer, type Version } from '$lib/contract/answers.ts';
+import { answerOf } from '$lib/contract/read.ts';
 import { text } from '$lib/texts/en.ts';
 import {
   axisTexts,
@@ -20,14 +22,6 @@ import {
 } from '@hulvek/core';
 import type { OpeningView } from './job.svelte.ts';
 
-/** One version of what was chosen, as the server tells of it. */
-export interface Version {
-  readonly version: number;
-  readonly document: OpeningDocument;
-  readonly person: string;
-  readonly at: string;
-}
-
 export interface HistoryLine {
   readonly id: string;
   /** ISO time; `null` where nobody wrote it down. */
@@ -43,7 +37,7 @@ export interface HistoryLine {
 export async function loadVersions(job: string, opening: string): Promise<readonly Version[] | null> {
   try {
     const response = await fetch(`/api/jobs/${job}/openings/${opening}/versions`);
-    return response.ok ? ((await response.json()) as { versions: Version[] }).versions : null;
+    return response.ok ? (await answerOf(response, versionsAnswer)).versions : null;
   } catch {
     return null;
   }
@@ -145,11 +139,13 @@ export function fieldValue(document: OpeningDocument, field: string, context: Jo
     return (
       document.deviations?.find((d) => d.rule === field.slice(DEVIATIONS.length))?.reason ?? text.save.none
     );
-  const parts = (document as unknown as Record<string, unknown>)[field];
-  if (typeof parts === 'object' && parts !== null) return partsInWords(parts);
-  const value = (document as unknown as Record<string, string | null>)[field];
+  const value: unknown = new Map<string, unknown>(Object.entries(document)).get(field);
+  if (typeof value === 'object' && value !== null) return partsInWords(value);
   const shelf = { unit: context.units, wall: context.walls, method: context.methods }[field];
-  return shelf?.find((item) => item.id === value)?.name ?? (value || text.save.none);
+  return (
+    shelf?.find((item) => item.id === value)?.name ??
+    (typeof value === 'string' && value !== '' ? value : text.save.none)
+  );
 }
 
 /** A field made of parts: each as it was typed. */

@@ -1,6 +1,8 @@
 /** One job as this device knows it: what the server last said, and on top of it what waits here to be sent. */
 import { forgetPack, keepPack, keptPack, type OutboxItem } from '$lib/offline/database.ts';
-import type { OpeningPart, Pack } from '$lib/pack.ts';
+import { heardSchema, partAnswer, type Heard } from '$lib/contract/answers.ts';
+import { packSchema, type OpeningPart, type Pack } from '$lib/contract/pack.ts';
+import { answerOf, inText } from '$lib/contract/read.ts';
 import { text } from '$lib/texts/en.ts';
 import {
   collisions,
@@ -28,12 +30,6 @@ export interface OpeningView extends OpeningPart {
 export type Opened =
   | { readonly ok: true; readonly store: JobStore }
   | { readonly ok: false; readonly status: 401 | 403 | 404 | 503; readonly message: string };
-
-/** What the server says of a job: where it stands, or what just changed. */
-interface Heard {
-  readonly revision: number;
-  readonly opening?: string | null;
-}
 
 /** Changes that follow each other at once are asked for together. */
 const TOGETHER_ms = 150;
@@ -154,9 +150,8 @@ export class JobStore {
       const path = opening === null ? 'pack' : `openings/${opening}`;
       const response = await fetch(`/api/jobs/${this.id}/${path}`);
       if (!response.ok) return false;
-      const answer: unknown = await response.json();
-      if (opening === null) this.#takePack(answer as Pack);
-      else this.#takePart(opening, answer as { revision: number; part: OpeningPart });
+      if (opening === null) this.#takePack(await answerOf(response, packSchema));
+      else this.#takePart(opening, await answerOf(response, partAnswer));
       return true;
     } catch {
       return false;
@@ -184,12 +179,14 @@ export class JobStore {
     const stream = new EventSource(`/api/jobs/${this.id}/changes`);
     // The line is there: what waits can go.
     stream.onopen = () => void this.outbox.send();
-    stream.onmessage = ({ data }) => this.#heard(JSON.parse(String(data)) as Heard);
+    stream.onmessage = ({ data }) => this.#heard(inText(heardSchema, String(data)));
     return () => stream.close();
   }
 
   /** Notes one change, to be asked for together with those that follow at once. */
-  #heard({ revision, opening }: Heard): void {
+  #heard(heard: Heard | null): void {
+    if (!heard) return;
+    const { revision, opening } = heard;
     const known = Math.max(this.pack.revision, this.#heardUpTo);
     if (revision <= known) return;
     // What was missed before it, or what is not one opening, asks for the whole job.
@@ -291,7 +288,7 @@ async function askServer(id: string, outbox: Outbox, from: typeof fetch): Promis
     return { ok: false, status: 503, message: text.offline.notHere };
   }
   if (response.ok) {
-    const pack = (await response.json()) as Pack;
+    const pack = await answerOf(response, packSchema);
     await keepPack(id, pack).catch(() => undefined);
     return { ok: true, store: new JobStore(id, pack, outbox) };
   }

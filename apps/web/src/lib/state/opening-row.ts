@@ -1,5 +1,5 @@
 /** One line of the job's table, worked out from the same plan as everything else. */
-import type { OpeningPart } from '$lib/pack.ts';
+import type { OpeningPart } from '$lib/contract/pack.ts';
 import {
   formatSize,
   frozenPlan,

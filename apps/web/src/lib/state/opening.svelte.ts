@@ -12,16 +12,14 @@ import {
   type Opening,
   type OpeningDocument,
 } from '@hulvek/core';
+import { keptDraftSchema, savedAnswer, storedSchema, type Stored } from '$lib/contract/answers.ts';
+import { answerOf, inText } from '$lib/contract/read.ts';
 import type { JobStore, OpeningView } from './job.svelte.ts';
 import { sentence } from './outbox.svelte.ts';
 
 /** `waiting`: kept on this device because the server did not answer; `refused`: the server would not take it. */
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict' | 'refused';
 
-interface Stored {
-  readonly document: OpeningDocument;
-  readonly version: number;
-}
 interface Kept extends Stored {
   readonly base: OpeningDocument;
 }
@@ -232,9 +230,9 @@ export class OpeningEditor {
         keepalive: true,
       });
       if (response.ok) {
-        this.#saved(document, ((await response.json()) as { version: number }).version);
+        this.#saved(document, (await answerOf(response, savedAnswer)).version);
       } else if (response.status === 409) {
-        this.#meet(document, (await response.json()) as Stored);
+        this.#meet(document, await answerOf(response, storedSchema));
       } else if (response.status >= 500 || response.status === 401) {
         this.#later();
       } else {
@@ -286,14 +284,8 @@ export class OpeningEditor {
 }
 
 function readKept(key: string): Kept | null {
-  const kept = localStorage.getItem(key);
-  if (!kept) return null;
-  try {
-    const parsed = JSON.parse(kept) as Partial<Kept>;
-    if (parsed.document && parsed.base && parsed.version) return parsed as Kept;
-  } catch {
-    // Cut off: nothing can be taken from it.
-  }
-  localStorage.removeItem(key);
-  return null;
+  const kept = inText(keptDraftSchema, localStorage.getItem(key));
+  // Cut off: nothing can be taken from it.
+  if (!kept) localStorage.removeItem(key);
+  return kept;
 }

@@ -1,6 +1,8 @@
 /** Everything entered on this device that the server has not taken yet. Nothing leaves it but by being taken. */
 import { dropItems, keepItems, waitingItems, type OutboxItem } from '$lib/offline/database.ts';
-import type { Me, RecordAnswer } from '$lib/pack.ts';
+import { recordAnswers, refusalAnswer } from '$lib/contract/answers.ts';
+import type { Me } from '$lib/contract/pack.ts';
+import { answerOf, inText } from '$lib/contract/read.ts';
 import { text } from '$lib/texts/en.ts';
 
 export type Line = 'idle' | 'sending' | 'no-network' | 'signed-out' | 'not-kept';
@@ -137,7 +139,7 @@ export class Outbox {
       } else await this.#rewrite(first.id, await sentence(response));
       return true;
     }
-    const { answers } = (await response.json()) as { answers: RecordAnswer[] };
+    const { answers } = await answerOf(response, recordAnswers);
     const stored = new Set(answers.filter((answer) => answer.ok).map((answer) => answer.id));
     this.#taken(batch.filter((item) => stored.has(item.id)));
     await this.#remove([...stored]);
@@ -198,9 +200,6 @@ function post(job: string, batch: readonly OutboxItem[]): Promise<Response> {
 /** The sentence in an error answer of the server. */
 export async function sentence(response: Response): Promise<string> {
   const body = await response.text();
-  try {
-    return (JSON.parse(body) as { message?: string }).message ?? text.errors.unexpected;
-  } catch {
-    return body || text.errors.unexpected;
-  }
+  const answer = inText(refusalAnswer, body);
+  return answer ? (answer.message ?? text.errors.unexpected) : body || text.errors.unexpected;
 }

@@ -1,4 +1,6 @@
 /** The shelf beside a job: what the job has copies of, what is newer there, what could be taken. */
+import { shelfAnswer, shelfItemAnswer } from '$lib/contract/answers.ts';
+import { answerOf } from '$lib/contract/read.ts';
 import { text } from '$lib/texts/en.ts';
 import {
   copyOf,
@@ -42,7 +44,7 @@ export class ShelfDesk {
     try {
       const response = await fetch('/api/shelf');
       if (!response.ok) throw new Error(await sentence(response));
-      this.items = ((await response.json()) as { items: ShelfItem[] }).items;
+      this.items = (await answerOf(response, shelfAnswer)).items;
     } catch {
       this.problem = text.offline.needsNetwork;
     }
@@ -121,7 +123,7 @@ export class ShelfDesk {
         this.problem = await sentence(response);
         return;
       }
-      const { item: kept } = (await response.json()) as { item: ShelfItem };
+      const { item: kept } = await answerOf(response, shelfItemAnswer);
       await this.#put(kind, document, { ...document, origin: { id: kept.id, version: kept.version } });
       await this.load();
     } catch {

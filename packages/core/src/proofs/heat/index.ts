@@ -7,3 +7,4 @@ export * from './proof.ts';
 export { readSection, sectionSchema, type Section } from './section-file.ts';
 export { solveSection, type Bounded, type SectionSolution } from './section-solution.ts';
 export { unitValues, type UnitValues } from './unit-values.ts';
+export * from './side-heat.ts';

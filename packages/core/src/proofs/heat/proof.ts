@@ -312,4 +312,4 @@ export const sideContent = (junction: Junction, conditions: HeatConditions) =>
   [HEAT_METHOD, junction, conditions] as const;
 
 /** Raised when the same content would give other figures. */
-const HEAT_METHOD = 1;
+export const HEAT_METHOD = 1;

@@ -1,9 +1,11 @@
 /** Runs of a job's heat: asked for, followed, cancelled, read. */
 import { heatMark } from '../../heat-mark.ts';
-import type { CutId, SideHeat } from '@hulvek/core';
+import type { SideHeat } from '@hulvek/core';
 import { and, desc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { heatResults, heatRuns, heatSides, type HeatProblem, type HeatRunState } from '../db/schema/index.ts';
+import type { HeatProblem, HeatRunState, RunView } from '../../contract/heat.ts';
+import { heatResults, heatRuns, heatSides } from '../db/schema/index.ts';
+import { storedSide, storedWords } from '../db/stored.ts';
 import { loadContext } from '../services/jobs.ts';
 import { loadParts, openingOfPart } from '../services/openings.ts';
 import { enqueue, PLAN_QUEUE, SOLVE_QUEUE } from './queue.ts';
@@ -60,25 +62,6 @@ export async function failRun(db: Queries, id: string): Promise<void> {
   await db.update(heatRuns).set({ state: 'failed' }).where(eq(heatRuns.id, id));
 }
 
-export interface RunSide {
-  readonly opening: string;
-  readonly cut: CutId;
-  /** Of the opening when it was cut; another one now means that the figures are old. */
-  readonly mark: string;
-  readonly leftOut: readonly string[];
-  /** `null` while it waits. */
-  readonly side: SideHeat | null;
-  readonly problem: HeatProblem | null;
-}
-
-export interface RunView {
-  readonly id: string;
-  readonly state: HeatRunState | 'done';
-  readonly at: string;
-  readonly person: string;
-  readonly sides: readonly RunSide[];
-}
-
 /** The newest run of a job with what is solved of it; `null` where none was asked for. */
 export async function runOf(db: Queries, job: string): Promise<RunView | null> {
   const run = await lastRun(db, job);
@@ -96,7 +79,12 @@ export async function runOf(db: Queries, job: string): Promise<RunView | null> {
     .from(heatSides)
     .leftJoin(heatResults, eq(heatResults.content, heatSides.content))
     .where(eq(heatSides.runId, run.id));
-  const sides = rows.map(({ unplanned, unsolved, ...row }) => ({ ...row, problem: unplanned ?? unsolved }));
+  const sides = rows.map(({ unplanned, unsolved, ...row }) => ({
+    ...row,
+    side: storedSide(row.side),
+    leftOut: storedWords(row.leftOut),
+    problem: unplanned ?? unsolved,
+  }));
   const done = run.state === 'solving' && sides.every((s) => s.side !== null || s.problem !== null);
   const { id, person } = run;
   return { id, person, at: run.at.toISOString(), state: done ? 'done' : run.state, sides };

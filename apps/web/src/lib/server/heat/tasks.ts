@@ -7,16 +7,16 @@ import {
   planOpening,
   proveJunction,
   sideContent,
+  sideTaskSchema,
   standsInWall,
   type CutId,
-  type HeatConditions,
   type JobContext,
-  type Junction,
   type Opening,
   type SideHeat,
 } from '@hulvek/core';
 import { createHash } from 'node:crypto';
-import type { HeatProblem } from '../db/schema/index.ts';
+import type { HeatProblem } from '../../contract/heat.ts';
+import { mustBe } from '../../contract/read.ts';
 
 /** What a side comes down to, or why it comes down to nothing. */
 export type PlannedSide =
@@ -44,7 +44,7 @@ export function planSides(o: { opening: Opening; context: JobContext }): Planned
 export type SolvedTask = { readonly side: SideHeat } | { readonly problem: HeatProblem };
 
 export function solveSide(json: string): SolvedTask {
-  const [, junction, conditions] = JSON.parse(json) as [number, Junction, HeatConditions];
+  const [, junction, conditions] = mustBe(sideTaskSchema, JSON.parse(json), 'a side to be solved');
   const solved = proveJunction(junction, conditions);
   return solved.ok ? { side: solved.value.side } : { problem: solved.error.code };
 }

@@ -2,6 +2,9 @@
 import { eq, sql } from 'drizzle-orm';
 import pg from 'pg';
 import type { Queries } from '../db/index.ts';
+import type { z } from 'zod';
+import { numberedChangeSchema } from '../../contract/answers.ts';
+import { inText } from '../../contract/read.ts';
 import { jobs } from '../db/schema/index.ts';
 
 /** `opening` is `null` when the job itself changed. */
@@ -11,7 +14,7 @@ export interface Change {
 }
 
 /** A change with the job's revision after it. Revisions of a job have no gaps. */
-export type NumberedChange = Change & { readonly revision: number };
+export type NumberedChange = Readonly<z.infer<typeof numberedChangeSchema>>;
 
 const CHANNEL = 'hulvek_changes';
 const RECONNECT_ms = 1000;
@@ -63,7 +66,7 @@ class ChangeHub {
     };
     client.on('error', again);
     client.on('end', again);
-    client.on('notification', ({ payload }) => this.#pass(JSON.parse(payload ?? '{}') as NumberedChange));
+    client.on('notification', ({ payload }) => this.#pass(inText(numberedChangeSchema, payload ?? null)));
     try {
       await client.connect();
       await client.query(`listen ${CHANNEL}`);
@@ -74,7 +77,8 @@ class ChangeHub {
     }
   }
 
-  #pass(change: NumberedChange): void {
+  #pass(change: NumberedChange | null): void {
+    if (!change) return;
     for (const listener of this.#listeners.get(change.job) ?? []) listener(change);
   }
 }

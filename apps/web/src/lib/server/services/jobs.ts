@@ -16,6 +16,7 @@ import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, jobs, members, planIssues, readings } from '../db/schema/index.ts';
 import type { Role } from '$lib/rights.ts';
 import { sitePartsOf, type SitePart } from '../../site-parts.ts';
+import { storedContext, storedJob } from '../db/stored.ts';
 import { announce } from './changes.ts';
 import { addOpenings, entryRow, loadParts, readingRow } from './openings.ts';
 
@@ -28,7 +29,7 @@ export async function listJobs(
   db: Database,
   user: string,
 ): Promise<{ job: Job; role: Role; openings: number }[]> {
-  return db
+  const rows = await db
     .select({
       job: jobs.document,
       role: members.role,
@@ -37,13 +38,12 @@ export async function listJobs(
     .from(jobs)
     .innerJoin(members, and(eq(members.jobId, jobs.id), eq(members.userId, user)))
     .orderBy(asc(jobs.createdAt));
+  return rows.map((row) => ({ ...row, job: storedJob(row.job) }));
 }
 
 export async function loadContext(db: Queries, id: string): Promise<JobContext | null> {
   const [row] = await db.select().from(jobs).where(eq(jobs.id, id));
-  if (!row) return null;
-  const { document: job, walls, units, methods, materials } = row;
-  return { job, walls, units, methods, materials };
+  return row ? storedContext(row) : null;
 }
 
 /** Stores a whole job file, all of it or nothing; `false` when the job or one of its records is there already. */
@@ -142,8 +142,9 @@ export async function changeJob(
       .where(eq(jobs.id, job))
       .for('update');
     if (!row) return false;
-    const now = sitePartsOf(row.document);
-    const rest = Object.fromEntries(Object.entries(row.document).filter(([k]) => !(k in now))) as Job;
+    const document = storedJob(row.document);
+    const now = sitePartsOf(document);
+    const rest = Object.fromEntries(Object.entries(document).filter(([k]) => !(k in now)));
     // Only what the sender knew of can have been meant.
     const known = Object.fromEntries(
       Object.keys({ ...was, ...change }).map((k) => [k, now[k as keyof SitePart]]),
@@ -173,7 +174,7 @@ export async function putOnShelf(
 ): Promise<boolean> {
   return inTransaction(db, async (tx) => {
     const [row] = await tx.select().from(jobs).where(eq(jobs.id, job)).for('update');
-    const shelf: readonly { id: string }[] = row?.[kind] ?? [];
+    const shelf: readonly { id: string }[] = (row && storedContext(row)[kind]) ?? [];
     const stored = shelf.find((other) => other.id === item.id) ?? null;
     if (!row || contentHash(stored) !== contentHash(was)) return false;
     const next = stored ? shelf.map((other) => (other.id === item.id ? item : other)) : [...shelf, item];

@@ -11,16 +11,11 @@ import { and, asc, eq, sql, type SQL } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, openings, openingVersions, planIssues, readings } from '../db/schema/index.ts';
+import type { OpeningPart } from '../../contract/pack.ts';
+import { storedEntry, storedIssue, storedOpening, storedReading } from '../db/stored.ts';
 import { announce } from './changes.ts';
 
-/** Everything kept about one opening, as it travels to the devices. */
-export interface OpeningPart {
-  readonly document: OpeningDocument;
-  readonly version: number;
-  readonly readings: readonly Reading[];
-  readonly issues: readonly Issue[];
-  readonly entries: readonly Entry[];
-}
+export type { OpeningPart };
 
 export const openingOfPart = (part: OpeningPart): Opening => openingOf(part.document, part.readings);
 
@@ -47,16 +42,19 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
     .where(here(readings))
     .orderBy(asc(readings.receivedAt), asc(readings.id));
   const plans = await db.select().from(planIssues).where(here(planIssues)).orderBy(asc(planIssues.version));
-  const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.at), asc(entries.id));
+  const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.at), asc(entries.seq));
   const of = byOpening;
   const [r, i, e] = [of(measured), of(plans), of(done)];
-  return documents.map(({ document, version }) => ({
-    document,
-    version,
-    readings: (r.get(document.id) ?? []).map(readingOf),
-    issues: (i.get(document.id) ?? []).map((row) => row.document),
-    entries: (e.get(document.id) ?? []).map(entryOf),
-  }));
+  return documents.map(({ document: stored, version }) => {
+    const document = storedOpening(stored);
+    return {
+      document,
+      version,
+      readings: (r.get(document.id) ?? []).map(storedReading),
+      issues: (i.get(document.id) ?? []).map((row) => storedIssue(row.document)),
+      entries: (e.get(document.id) ?? []).map(storedEntry),
+    };
+  });
 }
 
 function byOpening<Row extends { openingId: string }>(rows: readonly Row[]): Map<string, Row[]> {
@@ -129,12 +127,12 @@ export async function addOpenings(
 }
 
 /** Every version of what was chosen for an opening, oldest first. */
-export const loadVersions = (
+export async function loadVersions(
   db: Queries,
   job: string,
   opening: string,
-): Promise<{ version: number; document: OpeningDocument; person: string; at: Date }[]> =>
-  db
+): Promise<{ version: number; document: OpeningDocument; person: string; at: Date }[]> {
+  const rows = await db
     .select({
       version: openingVersions.version,
       document: openingVersions.document,
@@ -144,6 +142,8 @@ export const loadVersions = (
     .from(openingVersions)
     .where(and(eq(openingVersions.jobId, job), eq(openingVersions.openingId, opening)))
     .orderBy(asc(openingVersions.version));
+  return rows.map((row) => ({ ...row, document: storedOpening(row.document) }));
+}
 
 /** Freezes a plan; `false` when that version exists already. */
 export async function freezePlan(db: Database, job: string, issue: Issue): Promise<boolean> {
@@ -161,7 +161,7 @@ export async function freezePlan(db: Database, job: string, issue: Issue): Promi
 export const entryRow = (
   jobId: string,
   { opening, at, ...rest }: Entry,
-): Omit<typeof entries.$inferInsert, 'userId'> => ({
+): Omit<typeof entries.$inferInsert, 'userId' | 'seq'> => ({
   ...rest,
   jobId,
   openingId: opening,
@@ -177,30 +177,4 @@ export const readingRow = (
   openingId: opening,
   seenFrom: from,
   at: at === null ? null : new Date(at),
-});
-
-const readingOf = (row: typeof readings.$inferSelect): Reading => ({
-  id: row.id,
-  opening: row.openingId as Reading['opening'],
-  point: row.point as Reading['point'],
-  from: row.seenFrom as Reading['from'],
-  value: row.value,
-  replaces: row.replaces,
-  instrument: row.instrument as Reading['instrument'],
-  person: row.person,
-  at: row.at?.toISOString() ?? null,
-});
-
-const entryOf = (row: typeof entries.$inferSelect): Entry => ({
-  id: row.id,
-  opening: row.openingId as Entry['opening'],
-  issue: row.issue,
-  kind: row.kind as Entry['kind'],
-  step: row.step,
-  undoes: row.undoes,
-  person: row.person,
-  at: row.at.toISOString(),
-  note: row.note,
-  photo: row.photo,
-  ...(row.built && { built: row.built }),
 });

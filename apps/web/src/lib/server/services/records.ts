@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import {
   frozenPlan,
+  mustRead,
   progress,
   refusal,
   type Entry,
@@ -9,7 +10,7 @@ import {
   type Reading,
   type Refusal,
 } from '@hulvek/core';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, gt, lt, max } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, openings, photos, readings } from '../db/schema/index.ts';
 import { ENTRY_ACTION, may, mayLook, type LookRule, type Role } from '../../rights.ts';
@@ -71,13 +72,38 @@ export async function takeEntry(
     const known = await storedIn(tx, entries, entry.id);
     if (known !== null) return known === job ? TAKEN : refuse('other-job');
     const part = await loadPart(tx, job, entry.opening);
-    const because = part ? against(entry, part, sender) : 'no-opening';
+    const own = { ...entry, at: await inSendingOrder(tx, job, entry, sender.person.id) };
+    const because = part ? against(own, part, sender) : 'no-opening';
     if (because !== null) return refuse(because);
-    await tx.insert(entries).values({ ...entryRow(job, entry), userId: sender.person.id });
+    await tx.insert(entries).values({ ...entryRow(job, own), userId: sender.person.id });
     if (picture) await tx.insert(photos).values({ id: entry.id, bytes: Buffer.from(picture) });
     await announce(tx, { job, opening: entry.opening });
     return TAKEN;
   });
+}
+
+/** Clocks of devices are corrected by the moment they send at, which a slow line shifts by this at most. */
+const SHIFTED_ms = 30_000;
+
+/**
+ * The moment of an entry, no earlier than that of one which the same person sent before it and which seems only a
+ * little later: the order of sending decides, not how long the line took.
+ */
+async function inSendingOrder(tx: Queries, job: string, entry: Entry, user: string): Promise<string> {
+  const at = new Date(entry.at);
+  const [last] = await tx
+    .select({ at: max(entries.at) })
+    .from(entries)
+    .where(
+      and(
+        eq(entries.jobId, job),
+        eq(entries.openingId, entry.opening),
+        eq(entries.userId, user),
+        gt(entries.at, at),
+        lt(entries.at, new Date(at.getTime() + SHIFTED_ms)),
+      ),
+    );
+  return (last?.at ?? at).toISOString();
 }
 
 /** What speaks against an entry. It is judged by the plan it was made on and at the time it was made. */
@@ -130,7 +156,7 @@ export async function loadPhoto(
     .from(photos)
     .innerJoin(entries, eq(entries.id, photos.id))
     .where(and(eq(photos.id, id), eq(entries.jobId, job)));
-  return row?.photo ? { type: row.photo.type, bytes: row.bytes } : null;
+  return row ? { type: mustRead('photo', row.photo, `picture ${id}`).type, bytes: row.bytes } : null;
 }
 
 export const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');

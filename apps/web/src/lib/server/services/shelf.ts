@@ -3,6 +3,7 @@ import { contentHash, startingShelf, type ShelfDocument, type ShelfItem, type Sh
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { shelfVersions } from '../db/schema/index.ts';
+import { storedShelfItem } from '../db/stored.ts';
 
 /** The newest version of every item, by kind and name. */
 export async function loadShelf(db: Queries): Promise<ShelfItem[]> {
@@ -10,9 +11,7 @@ export async function loadShelf(db: Queries): Promise<ShelfItem[]> {
     .selectDistinctOn([shelfVersions.kind, shelfVersions.id])
     .from(shelfVersions)
     .orderBy(asc(shelfVersions.kind), asc(shelfVersions.id), desc(shelfVersions.version));
-  return rows
-    .map((row) => ({ ...row, at: row.at.toISOString() }))
-    .sort((a, b) => a.document.name.localeCompare(b.document.name));
+  return rows.map(storedShelfItem).sort((a, b) => a.document.name.localeCompare(b.document.name));
 }
 
 /** All versions of one item, newest first. */
@@ -22,7 +21,7 @@ export async function loadShelfVersions(db: Queries, kind: ShelfKind, id: string
     .from(shelfVersions)
     .where(and(eq(shelfVersions.kind, kind), eq(shelfVersions.id, id)))
     .orderBy(desc(shelfVersions.version));
-  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+  return rows.map(storedShelfItem);
 }
 
 export interface ShelfPut {
@@ -45,7 +44,7 @@ export async function putOnSharedShelf(db: Database, put: ShelfPut): Promise<She
       .values({ kind, id: document.id, version: after + 1, document, person })
       .onConflictDoNothing()
       .returning();
-    return added ? { ...added, at: added.at.toISOString() } : null;
+    return added ? storedShelfItem(added) : null;
   });
 }
 

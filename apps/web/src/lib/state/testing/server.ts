@@ -1,7 +1,7 @@
 /** A server made of a function: takes records like the real one, and fails the ways a site network fails. */
 import type { OutboxItem } from '$lib/offline/database.ts';
 import { rightsOf } from '$lib/rights.ts';
-import type { Me, OpeningPart, Pack } from '$lib/pack.ts';
+import type { Me, OpeningPart, Pack } from '$lib/contract/pack.ts';
 import { contextOf, skarvPoint, type Entry, type Reading } from '@hulvek/core';
 
 export const ME: Me = { id: 'me', name: 'Tove Aas', email: 'tove@demo.invalid' };

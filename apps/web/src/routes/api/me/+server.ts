@@ -1,4 +1,4 @@
-import type { Me } from '$lib/pack.ts';
+import type { Me } from '$lib/contract/pack.ts';
 import { json } from '@sveltejs/kit';
 
 /** Who is signed in here; nobody is an answer too. */

@@ -1,23 +1,9 @@
-/** Tables. Documents are kept whole, as they were checked by the core; columns are what queries ask for. */
-import type {
-  CutId,
-  Entry,
-  HeatError,
-  Issue,
-  Job,
-  Material,
-  MethodDocument,
-  OpeningDocument,
-  Photo,
-  ShelfDocument,
-  ShelfKind,
-  SideHeat,
-  TypedLength,
-  Unit,
-  Wall,
-} from '@hulvek/core';
-import type { LookRule, Role } from '../../../rights.ts';
+/** Tables. Documents are kept whole and read by the core on the way out; columns are what queries ask for. */
+import { cutIds, shelfKinds } from '@hulvek/core';
+import { heatProblems, heatRunStates } from '../../../contract/heat.ts';
+import { lookRules, roles } from '../../../rights.ts';
 import {
+  bigserial,
   customType,
   foreignKey,
   index,
@@ -30,10 +16,6 @@ import {
   uuid,
   type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
-
-export type HeatRunState = 'planning' | 'solving' | 'cancelled' | 'failed';
-/** Why a side has no figures. */
-export type HeatProblem = HeatError['code'] | 'not-planned';
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3, mode: 'date' });
@@ -61,13 +43,13 @@ export const sessions = pgTable(
 
 export const jobs = pgTable('jobs', {
   id: text('id').primaryKey(),
-  document: jsonb('document').$type<Job>().notNull(),
-  walls: jsonb('walls').$type<Wall[]>().notNull(),
-  units: jsonb('units').$type<Unit[]>().notNull(),
-  methods: jsonb('methods').$type<MethodDocument[]>().notNull(),
-  materials: jsonb('materials').$type<Material[]>().notNull().default([]),
+  document: jsonb('document').notNull(),
+  walls: jsonb('walls').notNull(),
+  units: jsonb('units').notNull(),
+  methods: jsonb('methods').notNull(),
+  materials: jsonb('materials').notNull().default([]),
   /** Who may look at a hold point. */
-  lookRule: text('look_rule').$type<LookRule>().notNull().default('not-the-doer'),
+  lookRule: text('look_rule', { enum: lookRules }).notNull().default('not-the-doer'),
   /** Counts everything that was stored in the job, so that a device knows whether it missed something. */
   revision: integer('revision').notNull().default(0),
   createdAt: at('created_at').notNull().defaultNow(),
@@ -77,10 +59,10 @@ export const jobs = pgTable('jobs', {
 export const shelfVersions = pgTable(
   'shelf_versions',
   {
-    kind: text('kind').$type<ShelfKind>().notNull(),
+    kind: text('kind', { enum: shelfKinds }).notNull(),
     id: text('id').notNull(),
     version: integer('version').notNull(),
-    document: jsonb('document').$type<ShelfDocument>().notNull(),
+    document: jsonb('document').notNull(),
     person: text('person').notNull(),
     at: at('at').notNull().defaultNow(),
   },
@@ -96,7 +78,7 @@ export const members = pgTable(
     userId: uuid('user_id')
       .notNull()
       .references(() => users.id, { onDelete: 'cascade' }),
-    role: text('role').$type<Role>().notNull(),
+    role: text('role', { enum: roles }).notNull(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.userId] }), index('members_user').on(table.userId)],
 );
@@ -107,7 +89,7 @@ export const invites = pgTable('invites', {
   jobId: text('job_id')
     .notNull()
     .references(() => jobs.id, { onDelete: 'cascade' }),
-  role: text('role').$type<Role>().notNull(),
+  role: text('role', { enum: roles }).notNull(),
   expiresAt: at('expires_at').notNull(),
   usedAt: at('used_at'),
 });
@@ -139,7 +121,7 @@ export const openingVersions = pgTable(
     jobId: text('job_id').notNull(),
     openingId: text('opening_id').notNull(),
     version: integer('version').notNull(),
-    document: jsonb('document').$type<OpeningDocument>().notNull(),
+    document: jsonb('document').notNull(),
     /** Empty for what came in with a job file. */
     person: text('person').notNull().default(''),
     at: at('at').notNull().defaultNow(),
@@ -157,8 +139,8 @@ export const readings = pgTable(
     openingId: text('opening_id').notNull(),
     point: text('point').notNull(),
     seenFrom: text('seen_from').notNull(),
-    value: jsonb('value').$type<TypedLength | null>(),
-    replaces: jsonb('replaces').$type<string[]>().notNull(),
+    value: jsonb('value'),
+    replaces: jsonb('replaces').notNull(),
     instrument: text('instrument').notNull(),
     person: text('person').notNull(),
     userId: uuid('user_id'),
@@ -174,7 +156,7 @@ export const planIssues = pgTable(
     jobId: text('job_id').notNull(),
     openingId: text('opening_id').notNull(),
     version: integer('version').notNull(),
-    document: jsonb('document').$type<Issue>().notNull(),
+    document: jsonb('document').notNull(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.openingId, table.version] }), ofOpening(table)],
 );
@@ -197,8 +179,10 @@ export const entries = pgTable(
     at: at('at').notNull(),
     receivedAt: at('received_at').notNull().defaultNow(),
     note: text('note').notNull(),
-    photo: jsonb('photo').$type<Photo>(),
-    built: jsonb('built').$type<NonNullable<Entry['built']>>(),
+    photo: jsonb('photo'),
+    built: jsonb('built'),
+    /** The order in which entries were taken: what one device sent is told in the order in which it was entered. */
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
   },
   (table) => [
     index('entries_opening').on(table.jobId, table.openingId),
@@ -226,7 +210,7 @@ export const heatRuns = pgTable(
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
     /** `planning` until its sides are known. */
-    state: text('state').$type<HeatRunState>().notNull().default('planning'),
+    state: text('state', { enum: heatRunStates }).notNull().default('planning'),
     person: text('person').notNull(),
     at: at('at').notNull().defaultNow(),
   },
@@ -241,12 +225,12 @@ export const heatSides = pgTable(
       .notNull()
       .references(() => heatRuns.id, { onDelete: 'cascade' }),
     openingId: text('opening_id').notNull(),
-    cut: text('cut').$type<CutId>().notNull(),
+    cut: text('cut', { enum: cutIds }).notNull(),
     /** Fingerprint of the opening it was cut from, so that a later change shows. */
     opening: text('opening').notNull(),
     content: text('content'),
-    leftOut: jsonb('left_out').$type<string[]>().notNull().default([]),
-    problem: text('problem').$type<HeatProblem>(),
+    leftOut: jsonb('left_out').notNull().default([]),
+    problem: text('problem', { enum: heatProblems }),
   },
   (table) => [
     primaryKey({ columns: [table.runId, table.openingId, table.cut] }),
@@ -257,8 +241,8 @@ export const heatSides = pgTable(
 /** Solved sides by the SHA-256 of their content: disposable, and never changed. */
 export const heatResults = pgTable('heat_results', {
   content: text('content').primaryKey(),
-  side: jsonb('side').$type<SideHeat>(),
-  problem: text('problem').$type<HeatProblem>(),
+  side: jsonb('side'),
+  problem: text('problem', { enum: heatProblems }),
   worker: text('worker').notNull(),
   solvedAt: at('solved_at').notNull().defaultNow(),
 });

@@ -1,4 +1,4 @@
-import type { Pack } from '$lib/pack.ts';
+import type { Pack } from '$lib/contract/pack.ts';
 import { database } from '$lib/server/db/index.ts';
 import { rightsOf } from '$lib/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';

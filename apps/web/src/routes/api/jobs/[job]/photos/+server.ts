@@ -1,16 +1,13 @@
-import type { RecordAnswer } from '$lib/pack.ts';
+import type { RecordAnswer } from '$lib/contract/answers.ts';
+import { photoMeta } from '$lib/contract/records.ts';
 import { checked, jsonField, readBytes } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { LARGEST_PICTURE_bytes, pictureOf } from '$lib/server/picture.ts';
 import { onServerTime, takeEntry } from '$lib/server/services/records.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
 import { text } from '$lib/texts/en.ts';
-import { entrySchema } from '@hulvek/core';
 import { json } from '@sveltejs/kit';
-import { z } from 'zod';
 
-const at = z.iso.datetime({ offset: true });
-const meta = z.strictObject({ sentAt: at, record: entrySchema.omit({ person: true, photo: true }) });
 /** The form round the picture. */
 const MARGIN_bytes = 16 * 1024;
 
@@ -23,7 +20,7 @@ export const POST = async ({ params, request, locals }) => {
   const form = await new Response(new Uint8Array(bytes), { headers: { 'content-type': type } })
     .formData()
     .catch(() => new FormData());
-  const { sentAt, record } = checked(jsonField(form, 'meta'), meta);
+  const { sentAt, record } = checked(jsonField(form, 'meta'), photoMeta);
   const file = form.get('picture');
   const picture = file instanceof Blob ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
   const photo = pictureOf(picture);

@@ -1,7 +1,8 @@
 <script lang="ts">
   import HistoryTable from '$lib/components/stage/HistoryTable.svelte';
   import { editorInContext } from '$lib/state/editor-context.ts';
-  import { loadVersions, openingHistory, type Version } from '$lib/state/history.ts';
+  import type { Version } from '$lib/contract/answers.ts';
+  import { loadVersions, openingHistory } from '$lib/state/history.ts';
   import { text } from '$lib/texts/en.ts';
 
   const editor = editorInContext();

@@ -4,11 +4,11 @@ import { may } from '$lib/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
 import { loadPart, saveOpening } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
-import { contentHash, openingDocumentSchema, type OpeningDocument } from '@hulvek/core';
+import { contentHash, documentSchema, type OpeningDocument } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 
-const body = z.strictObject({ version: z.int().positive(), document: openingDocumentSchema });
+const body = z.strictObject({ version: z.int().positive(), document: documentSchema('opening') });
 
 /** Everything kept about one opening. */
 export const GET = async ({ params }) => {

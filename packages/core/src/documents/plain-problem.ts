@@ -48,3 +48,38 @@ const FORMATS: Readonly<Record<string, string>> = {
   uuid: 'an id like 5ca20000-0000-4000-8000-000000000001',
   datetime: 'a time like 2026-11-16T07:30:00.000Z',
 };
+
+/** One thing that is wrong with a document. */
+export interface DocumentProblem {
+  /** Place in it, as `openings[2].survey.values.widthTop.mm`; empty for the document as a whole. */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** Everything a schema has against a document, each with its place and a plain sentence. */
+export const plainProblems = (error: z.ZodError, document: unknown): DocumentProblem[] =>
+  error.issues.flatMap((issue) => problemsOf(issue, document));
+
+function problemsOf(issue: z.core.$ZodIssue, file: unknown): DocumentProblem[] {
+  if (issue.code === 'unrecognized_keys') {
+    return issue.keys.map((key) => ({
+      path: pathText([...issue.path, key]),
+      message: 'this field is not known here',
+    }));
+  }
+  return [{ path: pathText(issue.path), message: plainProblem(issue, valueAt(file, issue.path)) }];
+}
+
+const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (now, part) =>
+      typeof now === 'object' && now !== null ? (now as Record<PropertyKey, unknown>)[part] : undefined,
+    value,
+  );
+
+const pathText = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>(
+    (text, part) =>
+      typeof part === 'number' ? `${text}[${part}]` : text === '' ? String(part) : `${text}.${String(part)}`,
+    '',
+  );

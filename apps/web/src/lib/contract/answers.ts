@@ -1,0 +1,71 @@
+/** What the server answers and says, read on this side of the line. */
+import { documentSchema, shelfKinds, type ShelfDocument, type ShelfItem } from '@hulvek/core';
+import { z } from 'zod';
+import { meSchema, openingPartSchema } from './pack.ts';
+
+export const meAnswer = z.object({ me: meSchema.nullable() });
+
+/** One answer per record sent, in the same order. */
+const recordAnswerSchema = z.discriminatedUnion('ok', [
+  z.object({ id: z.string(), ok: z.literal(true) }),
+  z.object({ id: z.string(), ok: z.literal(false), refusal: z.string() }),
+]);
+export type RecordAnswer = Readonly<z.infer<typeof recordAnswerSchema>>;
+export const recordAnswers = z.object({ answers: z.array(recordAnswerSchema) });
+
+export const partAnswer = z.object({ revision: z.int(), part: openingPartSchema });
+
+/** What is stored of an opening's choices. */
+export const storedSchema = z.object({ document: documentSchema('opening'), version: z.int() });
+export type Stored = Readonly<z.infer<typeof storedSchema>>;
+
+/** A choice that could not yet be saved, kept on the device with what it began from. */
+export const keptDraftSchema = storedSchema.extend({ base: documentSchema('opening') });
+
+export const savedAnswer = z.object({ version: z.int() });
+
+/** One version of what was chosen. */
+const versionSchema = z.object({
+  version: z.int(),
+  document: documentSchema('opening'),
+  person: z.string(),
+  at: z.string(),
+});
+export type Version = Readonly<z.infer<typeof versionSchema>>;
+export const versionsAnswer = z.object({ versions: z.array(versionSchema) });
+
+/** Where a job stands, or what just changed in it. */
+export const heardSchema = z.object({ revision: z.int(), opening: z.string().nullable().optional() });
+export type Heard = Readonly<z.infer<typeof heardSchema>>;
+
+/** A change of a job as servers tell each other of it. */
+export const numberedChangeSchema = z.object({
+  job: z.string(),
+  opening: z.string().nullable(),
+  revision: z.int(),
+});
+
+const SHELF_DOCUMENT = { walls: 'wall', units: 'unit', methods: 'method', materials: 'material' } as const;
+
+const shelfItemSchema: z.ZodType<ShelfItem> = z
+  .object({
+    kind: z.enum(shelfKinds),
+    id: z.string(),
+    version: z.int(),
+    document: z.unknown(),
+    person: z.string(),
+    at: z.string(),
+  })
+  .transform((item, context): ShelfItem => {
+    const schema: z.ZodType<ShelfDocument> = documentSchema(SHELF_DOCUMENT[item.kind]);
+    const result = schema.safeParse(item.document);
+    if (result.success) return { ...item, document: result.data };
+    for (const { path, message } of result.error.issues)
+      context.addIssue({ code: 'custom', path: ['document', ...path], message });
+    return z.NEVER;
+  });
+export const shelfAnswer = z.object({ items: z.array(shelfItemSchema) });
+export const shelfItemAnswer = z.object({ item: shelfItemSchema });
+
+/** The sentence of a refusal. */
+export const refusalAnswer = z.object({ message: z.string().optional() });

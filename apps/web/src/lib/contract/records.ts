@@ -1,0 +1,47 @@
+/** Records on their way: what a device sends, and what it keeps until they are taken. */
+import { entrySchema, readingSchema } from '@hulvek/core';
+import { z } from 'zod';
+import { meSchema } from './pack.ts';
+
+const at = z.iso.datetime({ offset: true });
+
+/** Who made them is said by whoever is signed in. */
+const unsignedReading = z.strictObject({ ...readingSchema.shape, at }).omit({ person: true });
+const unsignedEntry = entrySchema.omit({ person: true });
+/** What a picture is, only the server says. */
+const entryWithoutPicture = unsignedEntry.omit({ photo: true });
+
+export const recordsBody = z.strictObject({
+  /** The device's clock when it sent this. */
+  sentAt: at,
+  records: z
+    .array(
+      z.discriminatedUnion('type', [
+        z.strictObject({ type: z.literal('reading'), record: unsignedReading }),
+        z.strictObject({ type: z.literal('entry'), record: entryWithoutPicture }),
+      ]),
+    )
+    .min(1)
+    .max(100),
+});
+
+export const photoMeta = z.strictObject({ sentAt: at, record: entryWithoutPicture });
+
+const waiting = {
+  /** Order of entry on this device. */
+  seq: z.int().optional(),
+  id: z.string(),
+  job: z.string(),
+  opening: z.string(),
+  /** Whose entry it is: it is sent only while this person is signed in. */
+  by: meSchema,
+  /** Why the server would not take it; empty while it waits. */
+  refusal: z.string(),
+};
+
+export const outboxItemSchema = z.discriminatedUnion('type', [
+  z.object({ ...waiting, type: z.literal('reading'), record: unsignedReading.extend({ at: at.nullable() }) }),
+  z.object({ ...waiting, type: z.literal('entry'), record: unsignedEntry }),
+  z.object({ ...waiting, type: z.literal('photo'), record: unsignedEntry, picture: z.instanceof(Blob) }),
+]);
+export type OutboxItem = Readonly<z.infer<typeof outboxItemSchema>>;

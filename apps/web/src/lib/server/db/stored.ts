@@ -1,0 +1,96 @@
+/** Rows as documents: what the database keeps is read like anything else that comes from outside. */
+import type {
+  shelfKinds} from '@hulvek/core';
+import {
+  mustRead,
+  sideHeatSchema,
+  type Entry,
+  type Issue,
+  type Job,
+  type JobContext,
+  type OpeningDocument,
+  type Reading,
+  type ShelfDocument,
+  type ShelfItem,
+  type SideHeat,
+} from '@hulvek/core';
+import { z } from 'zod';
+import { mustBe } from '../../contract/read.ts';
+import type { entries, jobs, readings, shelfVersions } from './schema/index.ts';
+
+const list = (value: unknown, where: string): unknown[] => mustBe(z.array(z.unknown()), value, where);
+
+export const storedJob = (document: unknown): Job => mustRead('job', document, 'the job as stored');
+
+export function storedContext(row: typeof jobs.$inferSelect): JobContext {
+  const where = (what: string) => `${what} of job ${row.id}`;
+  return {
+    job: storedJob(row.document),
+    walls: list(row.walls, where('walls')).map((wall) => mustRead('wall', wall, where('a wall'))),
+    units: list(row.units, where('units')).map((unit) => mustRead('unit', unit, where('a unit'))),
+    methods: list(row.methods, where('methods')).map((m) => mustRead('method', m, where('a method'))),
+    materials: list(row.materials, where('materials')).map((m) =>
+      mustRead('material', m, where('a material')),
+    ),
+  };
+}
+
+export const storedOpening = (document: unknown): OpeningDocument =>
+  mustRead('opening', document, 'an opening as stored');
+
+export const storedIssue = (document: unknown): Issue =>
+  mustRead('issue', document, 'a frozen plan as stored');
+
+export const storedReading = (row: typeof readings.$inferSelect): Reading =>
+  mustRead(
+    'reading',
+    {
+      id: row.id,
+      opening: row.openingId,
+      point: row.point,
+      from: row.seenFrom,
+      value: row.value,
+      replaces: row.replaces,
+      instrument: row.instrument,
+      person: row.person,
+      at: row.at?.toISOString() ?? null,
+    },
+    `reading ${row.id}`,
+  );
+
+export const storedEntry = (row: typeof entries.$inferSelect): Entry =>
+  mustRead(
+    'entry',
+    {
+      id: row.id,
+      opening: row.openingId,
+      issue: row.issue,
+      kind: row.kind,
+      step: row.step,
+      undoes: row.undoes,
+      person: row.person,
+      at: row.at.toISOString(),
+      note: row.note,
+      photo: row.photo,
+      ...(row.built !== null && { built: row.built }),
+    },
+    `entry ${row.id}`,
+  );
+
+const DOCUMENT_OF = {
+  walls: 'wall',
+  units: 'unit',
+  methods: 'method',
+  materials: 'material',
+} as const satisfies Record<(typeof shelfKinds)[number], string>;
+
+export function storedShelfItem(row: typeof shelfVersions.$inferSelect): ShelfItem {
+  const document: ShelfDocument = mustRead(DOCUMENT_OF[row.kind], row.document, `${row.id} on the shelf`);
+  return { ...row, document, at: row.at.toISOString() };
+}
+
+export const storedSide = (side: unknown): SideHeat | null =>
+  mustBe(sideHeatSchema.nullable(), side, 'figures of heat as stored');
+
+export const storedWords = (value: unknown): string[] =>
+  mustBe(z.array(z.string()), value, 'a list of words');

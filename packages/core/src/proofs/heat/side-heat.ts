@@ -1,0 +1,63 @@
+/** The figures of one side as they are kept and sent, and the task they come from. */
+import { z } from 'zod';
+import { cutIds } from '../../vocabulary/sides.ts';
+import type { HeatConditions } from '../../conditions/room.ts';
+import type { Junction, NamedSection } from './junction.ts';
+import { HEAT_METHOD, type SideHeat } from './proof.ts';
+import { sectionSchema } from './section-file.ts';
+
+const bounded = z.object({ value: z.number(), below: z.number(), above: z.number() });
+const verdict = z.enum(['holds', 'watch', 'fails', 'not-checkable']);
+
+export const sideHeatSchema: z.ZodType<SideHeat> = z.object({
+  cut: z.enum(cutIds),
+  psi: bounded,
+  L2D: bounded,
+  unitL2D: bounded,
+  wallU: z.number(),
+  wall_m: z.number(),
+  close: z.boolean(),
+  coldest: z
+    .object({
+      temperature_C: z.number(),
+      fRsi: z.number(),
+      humidity_percent: z.number(),
+      thing: z.string(),
+      at: z.tuple([z.number(), z.number()]).readonly(),
+      change_K: z.number().nullable(),
+    })
+    .nullable(),
+  verdict,
+  cells: z.number(),
+});
+
+const namedSection: z.ZodType<NamedSection> = z.object({
+  section: sectionSchema,
+  boxThings: z.array(z.string()).readonly(),
+  surfaceThings: z.array(z.string()).readonly(),
+});
+
+const junctionSchema: z.ZodType<Junction> = z.object({
+  cut: z.enum(cutIds),
+  flow: namedSection,
+  surface: namedSection,
+  unit: namedSection,
+  wallU: z.number(),
+  wall_m: z.number(),
+  leftOut: z.array(z.string()).readonly(),
+});
+
+const conditionsSchema: z.ZodType<HeatConditions> = z.object({
+  inside_C: z.number(),
+  humidity_percent: z.number(),
+  outside_C: z.number(),
+  dew_C: z.number(),
+  damp_C: z.number(),
+  fRsiLeast: z.number(),
+  fRsiAsked: z.boolean(),
+  psiMost: z.number(),
+  climateGiven: z.boolean(),
+});
+
+/** A side to be solved, as plain data that may have come from another machine; see `sideContent`. */
+export const sideTaskSchema = z.tuple([z.literal(HEAT_METHOD), junctionSchema, conditionsSchema]);
