@@ -6,6 +6,7 @@ import globals from 'globals';
 import ts from 'typescript-eslint';
 import svelteConfig from './apps/web/svelte.config.js';
 import readNotCast from './scripts/lint/read-not-cast.js';
+import rolesNotNames from './scripts/lint/roles-not-names.js';
 
 /** What the core must never reach for: the platform it happens to run on, or anything built on top of it. */
 const coreBoundary = {
@@ -50,6 +51,8 @@ const coreBoundary = {
   },
 };
 
+const hulvek = { rules: { 'read-not-cast': readNotCast, 'roles-not-names': rolesNotNames } };
+
 export default ts.config(
   {
     ignores: [
@@ -87,7 +90,17 @@ export default ts.config(
   {
     files: ['apps/web/src/**/*.{ts,svelte}', 'packages/*/src/**/*.ts'],
     ignores: ['**/*.test.ts', 'apps/web/src/lib/state/testing/**'],
-    plugins: { hulvek: { rules: { 'read-not-cast': readNotCast } } },
+    plugins: { hulvek },
     rules: { 'hulvek/read-not-cast': 'error' },
+  },
+  {
+    files: ['apps/web/src/**/*.{ts,svelte}', 'packages/*/src/**/*.ts'],
+    ignores: [
+      '**/*.test.ts',
+      'packages/core/src/{vocabulary,methods,texts,demo}/**',
+      'apps/web/src/lib/texts/**',
+    ],
+    plugins: { hulvek },
+    rules: { 'hulvek/roles-not-names': 'error' },
   },
 );

@@ -113,7 +113,15 @@ function stripOf(
     pleats: [],
   } as const;
   return {
-    piece: { form: 'sheet', id: 'extra', stock: 'worked', sheet },
+    piece: {
+      form: 'sheet',
+      id: 'extra',
+      stock: 'worked',
+      sheet,
+      family: 'extra',
+      roles: ['face-strip'],
+      side: null,
+    },
     events: [
       { op: 'place', thing: 'extra' },
       { op: 'bond', thing: 'extra' },

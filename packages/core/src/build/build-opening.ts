@@ -159,7 +159,7 @@ function plannedStep(row: StepRow, pieces: readonly Piece[], fit: Fit): PlannedS
   const placed = events.filter((e) => e.op === 'place' || e.op === 'fill').map((e) => e.thing);
   const places = [...new Set(placed)];
   const sizes = pieces.filter((piece) => places.includes(piece.id)).map(pieceContent);
-  const shims = places.some((id) => id.endsWith('shims'))
+  const shims = pieces.some((piece) => piece.roles.includes('shims') && places.includes(piece.id))
     ? fit.shims.map((s) => [s.side, rounded(s.at_mm), rounded(s.thickness_mm)])
     : [];
   const { id, holdPoint } = row;

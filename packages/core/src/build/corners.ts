@@ -1,5 +1,9 @@
 /** The places where strips meet at corners, each with what closes it: the small holes that nobody keeps a list of. */
+import type { Piece } from '../methods/pieces/piece.ts';
+import type { PieceRole } from '../vocabulary/roles.ts';
+import type { Side } from '../vocabulary/sides.ts';
 import type { Build } from './build.ts';
+import { pieceFor } from './by-role.ts';
 import { BODY, faceKey, replay, thingsOf } from './replay.ts';
 import type { CornerId } from '../vocabulary/corners.ts';
 
@@ -23,12 +27,15 @@ export function cornersAfter(build: Build, count: number): CornerPlace[] {
     thingsOf(build.pieces),
     build.events.filter((event) => done.has(event.step)),
   );
-  const there = (id: string): boolean =>
-    build.pieces.some((piece) => {
-      if (piece.id !== id) return false;
-      const faces = piece.form === 'sheet' ? piece.sheet.faces.map((f) => f.id) : [BODY];
-      return faces.some((face) => state.faces.get(faceKey(id, face))?.state === 'in place');
-    });
+  const isThere = (piece: Piece): boolean =>
+    (piece.form === 'sheet' ? piece.sheet.faces.map((f) => f.id) : [BODY]).some(
+      (face) => state.faces.get(faceKey(piece.id, face))?.state === 'in place',
+    );
+  /** The piece that plays a role, once it is there. */
+  const there = (role: PieceRole, side?: Side): string | null => {
+    const piece = pieceFor(build, role, side);
+    return piece && isThere(piece) ? piece.id : null;
+  };
   const place = (id: CornerId, state_: CornerState, ...pieces: string[]): CornerPlace => ({
     id,
     state: state_,
@@ -36,35 +43,35 @@ export function cornersAfter(build: Build, count: number): CornerPlace[] {
   });
   const sides = ['left', 'right'] as const;
   const { pan, jambs } = build.context.choices;
+  const turnedIn = jambs === 'wrap-turned-in' ? there('wrap') : null;
   const atSill = sides.map((side): CornerPlace => {
     const id = `sill-${side}` as const;
-    const patch = `corner-patch-${side}`;
-    if (there('pan')) {
-      if (pan === 'fluid') return place(id, 'filled', 'pan');
-      if (pan !== 'tape-and-patches') return place(id, 'one-piece', 'pan');
-      return there(patch) ? place(id, 'patched', 'pan', patch) : place(id, 'cut-open', 'pan');
+    const [own, patch] = [there('pan'), there('corner-patch', side)];
+    if (own) {
+      if (pan === 'fluid') return place(id, 'filled', own);
+      if (pan !== 'tape-and-patches') return place(id, 'one-piece', own);
+      return patch ? place(id, 'patched', own, patch) : place(id, 'cut-open', own);
     }
-    if (there(patch)) return place(id, 'patched', patch);
-    if (jambs === 'wrap-turned-in' && there('wrap')) return place(id, 'cut-open', 'wrap');
-    return place(id, 'void');
+    if (patch) return place(id, 'patched', patch);
+    return turnedIn ? place(id, 'cut-open', turnedIn) : place(id, 'void');
   });
   const atHead = sides.map((side): CornerPlace => {
     const id = `head-${side}` as const;
-    const jamb = `jamb-flashing-${side}`;
-    if (there('head-flashing') && there(jamb))
-      return place(id, jambs === 'fluid' ? 'filled' : 'lapped', 'head-flashing', jamb);
-    if (jambs === 'wrap-turned-in' && there('wrap')) return place(id, 'cut-open', 'wrap');
-    return there(jamb) ? place(id, 'cut-open', jamb) : place(id, 'void');
+    const [head, jamb] = [there('head-flashing'), there('jamb-flashing', side)];
+    if (head && jamb) return place(id, jambs === 'fluid' ? 'filled' : 'lapped', head, jamb);
+    if (turnedIn) return place(id, 'cut-open', turnedIn);
+    return jamb ? place(id, 'cut-open', jamb) : place(id, 'void');
   });
   if (build.context.unit.finWidth === 0) return [...atSill, ...atHead];
-  const bedded = there('bead') && there('fin');
+  const bead = there('fin') ? there('frame-bead') : null;
   const closedSill = build.context.choices.bedding === 'barrier';
   const atFin = (['sill', 'head'] as const).flatMap((end) =>
     sides.map((side): CornerPlace => {
       const id = `fin-${end}-${side}` as const;
-      const tapes = [`jamb-tape-${side}`, end === 'head' ? 'head-tape' : 'sill-tape'].filter(there);
+      const across = there(end === 'head' ? 'head-tape' : 'sill-tape');
+      const tapes = [there('jamb-tape', side), across].filter((tape) => tape !== null);
       if (tapes.length === 2) return place(id, 'lapped', ...tapes);
-      if (bedded && (end === 'head' || closedSill)) return place(id, 'filled', 'bead', ...tapes);
+      if (bead && (end === 'head' || closedSill)) return place(id, 'filled', bead, ...tapes);
       return tapes.length > 0 ? place(id, 'one-piece', ...tapes) : place(id, 'void');
     }),
   );

@@ -11,3 +11,4 @@ export * from './replay.ts';
 export * from './scene.ts';
 export * from './slope.ts';
 export * from './stack.ts';
+export { kindOf, piecesFor, pieceFor, pieceNamed, plays } from './by-role.ts';

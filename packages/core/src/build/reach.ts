@@ -1,6 +1,6 @@
 /** How far the strips of an opening run over the wall face, and whether there is wall enough. */
 import { bounds } from '../geometry/polygon.ts';
-import type { SheetPiece } from '../methods/pieces/piece.ts';
+import type { Piece } from '../methods/pieces/piece.ts';
 import type { Build } from './build.ts';
 
 export const wallSides = ['left', 'right', 'above', 'below'] as const;
@@ -15,8 +15,8 @@ export interface PieceReach {
 }
 
 /** The wall's own layer goes on to the next opening and needs no room of its own. */
-const runsOn = ({ id, stock, sheet }: SheetPiece): boolean =>
-  sheet.material === 'wrap' || (stock === 'in place' && id !== 'fin');
+const runsOn = ({ roles, stock, sheet }: Extract<Piece, { form: 'sheet' }>): boolean =>
+  sheet.material === 'wrap' || (stock === 'in place' && !roles.includes('fin'));
 
 /** Reach of every strip on the wall face; the wrap runs on to the next wall and is left out. */
 export function pieceReaches({ build }: { readonly build: Build | null }): PieceReach[] {

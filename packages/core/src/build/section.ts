@@ -4,6 +4,7 @@ import type { SheetFace } from '../geometry/sheet.ts';
 import type { CutPlane, Range, Solid } from '../geometry/solid.ts';
 import { distance2, type Point2 } from '../geometry/vector.ts';
 import type { Build } from './build.ts';
+import { pieceFor } from './by-role.ts';
 import type { CutId } from '../vocabulary/sides.ts';
 
 /** Wall shown beyond the opening, frame and glass shown inside it, and margins in the depth, mm. */
@@ -22,14 +23,15 @@ export interface CutSection {
 }
 
 /** Upright cuts go beside the first sill shim, level ones above the first jamb shim, where nothing stands in the way. */
-export function sectionOf({ context, pieces }: Build, cut: CutId): CutSection {
+export function sectionOf(build: Build, cut: CutId): CutSection {
+  const { context } = build;
   const { opening, unit } = context;
   const { width: W, height: H, framing, layers } = opening;
   const outer = Math.max(unit.front, 0, ...layers.map((l) => l.w[1]));
   const w: Range = [Math.min(unit.back, framing) - DEPTH_mm, outer + DEPTH_mm];
   const wall = WALL_mm + Math.min(opening.buck?.face ?? 0, WALL_mm);
-  const between = (id: string, axis: 'u' | 'v', otherwise: number): number => {
-    const shims = pieces.find((p) => p.id === id);
+  const between = (role: 'sill-shims' | 'jamb-shims', axis: 'u' | 'v', otherwise: number): number => {
+    const shims = pieceFor(build, role);
     const [first, second] = shims?.form === 'solid' ? shims.solids : [];
     if (!first || !second) return otherwise;
     const range = (s: Solid): Range => (axis === 'u' ? s.u : bounds(s.profile).y);

@@ -4,6 +4,7 @@ import type { SheetFace } from '../geometry/sheet.ts';
 import type { SurfaceId } from '../geometry/surface.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Build } from './build.ts';
+import { pieceNamed } from './by-role.ts';
 import { CONTACT_OF, faceKey, replay, thingsOf, type ContactKind } from './replay.ts';
 import type { WallEvent } from '../vocabulary/events.ts';
 
@@ -56,10 +57,11 @@ export function stackAt(build: Build, surface: SurfaceId, at: Point2, count: num
 }
 
 /** A fluid fuses to what it is brushed on; a gasketed fin is held by its gasket and not by a bead. */
-function contactKind(made: ContactKind, thing: string, { pieces, context }: Build): ContactKind {
-  const piece = pieces.find((p) => p.id === thing);
+function contactKind(made: ContactKind, thing: string, build: Build): ContactKind {
+  const piece = pieceNamed(build, thing);
   if (made === 'adhesive' && piece?.form === 'sheet' && piece.sheet.material === 'fluid') return 'fluid';
-  return made === 'bead' && thing === 'fin' && context.choices.mount === 'gasketed-fin' ? 'gasket' : made;
+  const isGasketed = build.context.choices.mount === 'gasketed-fin' && piece?.roles.includes('fin');
+  return made === 'bead' && isGasketed ? 'gasket' : made;
 }
 
 /**

@@ -3,6 +3,7 @@ import { bounds } from '../geometry/polygon.ts';
 import { cutThrough, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
 import { surfaceOf } from '../geometry/surface.ts';
 import { distance2, type Point2, type Point3 } from '../geometry/vector.ts';
+import { SILL_BOARD, UNIT } from '../methods/names.ts';
 import { sillHeight } from '../methods/pieces/context.ts';
 import type { Build } from '../build/build.ts';
 import {
@@ -251,7 +252,7 @@ function thingLabels(sheets: readonly SheetLine[], regions: readonly Region[], b
     labels.set(layer.thing, { thing: layer.thing, at, sheet: met, outside: at[0] > middle });
   }
   for (const { region, thing, base } of regions) {
-    if (base || thing === 'unit' || labels.has(thing)) continue;
+    if (base || thing === UNIT || labels.has(thing)) continue;
     const { x, y } = bounds(region.outline);
     const at: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
     labels.set(thing, { thing, at, sheet: null, outside: at[0] > middle });
@@ -322,19 +323,21 @@ function dimensions(
   const outermost = Math.max(...layers.map((l) => l.w[1]));
   const own: Record<CutId, Dimension[]> = {
     sill: [
-      ...(numbers.boardFront > 0 ? [upright('right', 0, sillHeight(numbers, opening.depth), 'board')] : []),
-      upright('right', 0, unit.bottom, 'unit'),
+      ...(numbers.boardFront > 0
+        ? [upright('right', 0, sillHeight(numbers, opening.depth), SILL_BOARD)]
+        : []),
+      upright('right', 0, unit.bottom, UNIT),
     ],
-    head: [upright('right', top, opening.height, 'unit')],
-    left: [upright('right', 0, unit.left, 'unit')],
-    right: [upright('right', right, opening.width, 'unit')],
+    head: [upright('right', top, opening.height, UNIT)],
+    left: [upright('right', 0, unit.left, UNIT)],
+    right: [upright('right', right, opening.width, UNIT)],
   };
   return [
     ...layers
       .filter((l) => l.w[1] - l.w[0] > 0 && l.w[0] >= framing)
       .map((l) => level('below', l.w[1], l.w[0], l.role)),
     ...(layers.length > 1 ? [level('below', outermost, framing, 'wall')] : []),
-    level('above', unit.front, unit.back, 'unit'),
+    level('above', unit.front, unit.back, UNIT),
     ...(unit.front < 0 ? [level('above', 0, unit.front, 'setback')] : []),
     ...own[cut].filter((d) => Math.abs(d.to - d.from) > 1),
   ];

@@ -12,6 +12,7 @@ import {
 } from '../geometry/polygon.ts';
 import { silhouette, type Solid } from '../geometry/solid.ts';
 import type { Point2, Point3 } from '../geometry/vector.ts';
+import { UNIT } from '../methods/names.ts';
 import type { Build } from '../build/build.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
 import { faceHandles } from './handles.ts';
@@ -201,8 +202,8 @@ function dimensions({ context }: Build, view: View, { figure }: DrawOptions): Di
   });
   return [
     across(0, opening.width, 'opening'),
-    across(unit.left, unit.left + unit.width, 'unit'),
+    across(unit.left, unit.left + unit.width, UNIT),
     upright(0, opening.height, 'opening'),
-    upright(unit.bottom, unit.bottom + unit.height, 'unit'),
+    upright(unit.bottom, unit.bottom + unit.height, UNIT),
   ];
 }

@@ -1,7 +1,10 @@
 /** Ends of strips and the unit itself as points to be dragged: each moves one number of the method. */
 import { bounds } from '../geometry/polygon.ts';
 import type { Point2 } from '../geometry/vector.ts';
+import { stripEnds } from '../methods/strip-ends.ts';
+import { UNIT } from '../methods/names.ts';
 import type { ParameterId } from '../vocabulary/parameters.ts';
+import type { PieceEdge } from '../vocabulary/piece-edges.ts';
 import type { Build } from '../build/build.ts';
 import type { Layer } from '../build/scene.ts';
 
@@ -15,36 +18,23 @@ export interface Handle {
   readonly grows: Point2;
 }
 
-type Edge = 'top' | 'bottom' | 'left' | 'right';
-
-/** Ends of strips on the wall's face: piece, its edge, the number that edge obeys. */
-const FACE_ENDS: readonly (readonly [piece: string, edge: Edge, parameter: ParameterId])[] = [
-  ['jamb-tape-left', 'top', 'jambTapeAboveFin'],
-  ['jamb-tape-left', 'bottom', 'jambTapeBelowFin'],
-  ['jamb-tape-left', 'left', 'jambTapeWidth'],
-  ['head-tape', 'top', 'headTapeWidth'],
-  ['head-tape', 'right', 'headTapePast'],
-  ['head-tape-2', 'top', 'headTape2Width'],
-  ['sill-tape', 'bottom', 'sillTapeWidth'],
-  ['face-tape-sill', 'bottom', 'faceTapeWidth'],
-  ['skirt', 'bottom', 'skirtHeight'],
-  ['apron', 'bottom', 'apronWidth'],
-  ['pan', 'bottom', 'panLap'],
-  ['slit-tape-right', 'right', 'flapSlit'],
-];
-
-const GROWS: Readonly<Record<Edge, Point2>> = { top: [0, 1], bottom: [0, -1], left: [-1, 0], right: [1, 0] };
+const GROWS: Readonly<Record<PieceEdge, Point2>> = {
+  top: [0, 1],
+  bottom: [0, -1],
+  left: [-1, 0],
+  right: [1, 0],
+};
 
 /** @param to from (u, v) to paper; handles outside the paper are left out */
 export function faceHandles(layers: readonly Layer[], to: (p: Point2) => Point2): Handle[] {
-  return FACE_ENDS.flatMap(([piece, edge, parameter]): Handle[] => {
+  return stripEnds.flatMap(([piece, edge, parameter]): Handle[] => {
     const points = layers.flatMap((l) =>
       l.kind === 'face' && l.thing === piece && l.face.surface === 'wall' && !l.lifted ? l.face.placed : [],
     );
     if (points.length === 0) return [];
     const { x, y } = bounds(points);
     const middle: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
-    const at: Record<Edge, Point2> = {
+    const at: Record<PieceEdge, Point2> = {
       top: [middle[0], y[1]],
       bottom: [middle[0], y[0]],
       left: [x[0], middle[1]],
@@ -59,7 +49,7 @@ export function unitHandle({ context }: Build, across: number, to: (p: Point2) =
   const { unit } = context;
   if (unit.finWidth > 0 || context.choices.mount === 'pocket') return [];
   const middle = (unit.front + unit.back) / 2;
-  return [{ parameter: 'setback', piece: 'unit', at: to([middle, across]), grows: onPaper([-1, 0], to) }];
+  return [{ parameter: 'setback', piece: UNIT, at: to([middle, across]), grows: onPaper([-1, 0], to) }];
 }
 
 /** A direction of the wall as a direction on paper. */

@@ -7,6 +7,7 @@ import type { Fit } from '../build/build.ts';
 import type { OpeningFrame, Station } from '../survey/frame.ts';
 import type { SurveyPointId } from '../vocabulary/survey-points.ts';
 import { LABEL_SIZE, textWidth, type Drawing, type DrawItem, type Tone } from './items.ts';
+import { UNIT } from '../methods/names.ts';
 import { spread } from './labels.ts';
 import { fitView, type View } from './view.ts';
 
@@ -72,7 +73,7 @@ function drawn(
       [left + unit.width, bottom + unit.height],
       [left, bottom + unit.height],
     ];
-    items.push({ kind: 'area', points: ring.map(to), fill: 'glass', stroke: 'outline', owner: 'unit' });
+    items.push({ kind: 'area', points: ring.map(to), fill: 'glass', stroke: 'outline', owner: UNIT });
   }
   const lit = options.point ? measuredLine(frame, options.point) : null;
   if (lit) items.push({ kind: 'line', points: lit.map(to), stroke: 'measure', owner: 'reading' });

@@ -5,6 +5,7 @@ import type { WallEvent } from '../vocabulary/events.ts';
 import type { Choices, Condition } from '../vocabulary/axes.ts';
 import type { ParameterId } from '../vocabulary/parameters.ts';
 import type { PieceKind } from './piece-kinds.ts';
+import type { PieceRole } from '../vocabulary/roles.ts';
 import type { PresetId } from '../vocabulary/presets.ts';
 
 /**
@@ -44,7 +45,11 @@ export interface StepRow {
 
 export interface PieceRow {
   readonly id: string;
+  /** What it is called apart from its side: left and right of one family are one thing to whoever makes them. */
+  readonly family: string;
   readonly kind: PieceKind;
+  /** What it does in the wall; all that its kind does, at least. */
+  readonly roles: readonly PieceRole[];
   readonly when: Condition;
   /** For kinds that are made once for each side. */
   readonly side?: Side;

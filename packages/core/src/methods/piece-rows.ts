@@ -1,4 +1,5 @@
 /** Every piece any method may need, and in which methods it is there. */
+import type { PieceRole } from '../vocabulary/roles.ts';
 import type { Side } from '../vocabulary/sides.ts';
 import {
   BUCKED,
@@ -14,12 +15,13 @@ import {
   type Condition,
 } from '../vocabulary/axes.ts';
 import type { PieceRow } from './method.ts';
+import { rolesOfKind } from './piece-roles.ts';
 
 type Row = readonly [
   id: string,
   kind: PieceRow['kind'],
   when: Condition,
-  more?: Pick<PieceRow, 'sheet' | 'solid'>,
+  more?: Pick<PieceRow, 'sheet' | 'solid'> & { readonly also?: readonly PieceRole[] },
 ];
 
 const MECHANICAL = { ...WRAP_FIRST, waterLayer: ['mechanical-wrap'] } as const;
@@ -31,12 +33,21 @@ const SEAMED = { ...BUCKED, waterLayer: ['foam-face'], facts: ['has-exterior-boa
 const NO_BLOCKS = { gapFill: ['foam', 'wool', 'loose-fibre'] } as const;
 const JAMB_SHIMMED = { shims: ['removed', 'plastic-at-sill', 'at-hinges'] } as const;
 
+const rowOf = ([id, kind, when, { also = [], ...more } = {}]: Row): PieceRow => ({
+  id,
+  family: id,
+  kind,
+  roles: [...rolesOfKind[kind], ...also],
+  when,
+  ...more,
+});
+
 /** One row each for the sides named, `-left` and so on put behind the id. */
 const each =
   (sides: readonly Side[], join = '-') =>
-  ([id, kind, when, more]: Row): PieceRow[] =>
-    sides.map((side) => ({ id: `${id}${join}${side}`, kind, when, side, ...more }));
-const once = ([id, kind, when, more]: Row): PieceRow => ({ id, kind, when, ...more });
+  (row: Row): PieceRow[] =>
+    sides.map((side) => ({ ...rowOf(row), id: `${row[0]}${join}${side}`, side }));
+const once = rowOf;
 
 const JAMBS = ['left', 'right'] as const;
 const ALL = ['sill', 'left', 'right', 'head'] as const;
@@ -91,12 +102,11 @@ export const pieceRows: readonly PieceRow[] = [
   once(['outer-rod', 'outer-rod', { ...FINLESS, outerJoint: ['sealant-rod'] }]),
   once(['outer-seal', 'outer-seal', { ...FINLESS, outerJoint: ['sealant-rod'] }, { solid: 'sealant' }]),
   // Outside, over the fin.
-  once(['exterior-board', 'exterior-board', { ...BUCKED, facts: ['has-exterior-board'] }]),
+  once(['exterior-board', 'exterior-board', SEAMED]),
   once([
     'exterior-board',
     'exterior-board',
     {
-      buck: ['none'],
       waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
       facts: ['has-exterior-board'],
     },
@@ -109,8 +119,7 @@ export const pieceRows: readonly PieceRow[] = [
   once(['head-tape', 'head-tape', HEAD_TAPED]),
   once(['head-tape-2', 'head-tape-2', { ...FINNED, head: ['two-tapes'] }]),
   once(['seam-tape', 'seam-tape', { ...FINNED, head: ['seam-tape'] }]),
-  once(['drip-cap', 'drip-cap', { ...NOT_POCKET, head: ['flap-and-cap'] }]),
-  once(['drip-cap', 'drip-cap', { ...NOT_POCKET, head: ['cap'], not: ['has-outer-leaf'] }]),
+  once(['drip-cap', 'drip-cap', { ...NOT_POCKET, head: ['flap-and-cap', 'cap'], not: ['has-outer-leaf'] }]),
   ...each(JAMBS)(['slit-tape', 'slit-tape', FLAPPED]),
   once(['course-lower', 'lower-course', UNIT_FIRST]),
   once(['course-upper', 'upper-course', UNIT_FIRST]),
@@ -123,7 +132,12 @@ export const pieceRows: readonly PieceRow[] = [
   once(['membrane', 'frame-membrane', { innerSeal: ['membrane'] }]),
   once(['inner-rod', 'inner-rod', { innerSeal: ['sealant-rod'] }]),
   once(['inner-sealant', 'inner-joint', { innerSeal: ['sealant-rod'] }, { solid: 'sealant' }]),
-  once(['inner-band', 'inner-joint', { innerSeal: ['precompressed'] }, { solid: 'band' }]),
+  once([
+    'inner-band',
+    'inner-joint',
+    { innerSeal: ['precompressed'] },
+    { solid: 'band', also: ['inner-band'] },
+  ]),
   once(['sheet-bead', 'reveal-bead', { innerSeal: ['sheet-acoustic'] }]),
   ...each(ALL)(['seal', 'inner-seal', { innerSeal: ['sheet-acoustic'] }, { sheet: 'air-sheet' }]),
   once(['guard', 'guard-strip', { guard: ['strip'] }]),

@@ -5,6 +5,8 @@ import type { Solid } from '../geometry/solid.ts';
 import { FINLESS, type Choices } from '../vocabulary/axes.ts';
 import type { Draft } from '../findings/draft.ts';
 import type { Build } from '../build/build.ts';
+import { pieceFor } from '../build/by-role.ts';
+import type { PieceRole } from '../vocabulary/roles.ts';
 import { planOpening } from './plan-opening.ts';
 import { withChanges } from '../build/changes.ts';
 import { SHEET_METAL_WmK } from '../conditions/conductivities.ts';
@@ -130,7 +132,7 @@ function byChoice<Axis extends 'buck' | 'gapFill' | 'pan'>(
 /** A joint with nothing in it but its seals. */
 function empty(draft: Draft, build: Build): Candidate[] {
   const input = heatInput(draft);
-  const fill = build.pieces.find(({ id }) => FILLS.includes(id));
+  const fill = pieceFor(build, 'fill');
   if (!input || !fill) return [];
   const without = withChanges(build, [{ kind: 'left-out', piece: fill.id }]);
   if (!without.ok) return [];
@@ -138,22 +140,21 @@ function empty(draft: Draft, build: Build): Candidate[] {
   return [{ id: 'empty', setback_mm: null, isNow: false, set: null, cuts: cutIds, input: () => own }];
 }
 
-const FILLS: readonly string[] = ['foam', 'wool', 'fibre'];
-
 /** A frame with fins, moved as if it had none. */
 const ON_CLIPS = { mount: 'clips', outerJoint: 'precompressed' } as const;
 
 /** Cut beside the shims, and through them where they are plastic, wood, or of the insulation's own kind. */
 function shims(draft: Draft, build: Build): Candidate[] {
   const input = heatInput(draft);
-  const under: Readonly<Record<CutId, string | null>> = {
+  const under: Readonly<Record<CutId, PieceRole | null>> = {
     sill: 'sill-shims',
     left: 'jamb-shims',
     right: 'jamb-shims',
     head: null,
   };
   const solidOf = (cut: CutId): Solid | undefined => {
-    const piece = build.pieces.find(({ id }) => id === under[cut]);
+    const role = under[cut];
+    const piece = role ? pieceFor(build, role) : undefined;
     if (piece?.form !== 'solid') return undefined;
     const middle = build.context.opening.width / 2;
     if (cut === 'sill') return piece.solids[0];

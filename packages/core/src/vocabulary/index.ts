@@ -14,3 +14,4 @@ export * from './survey-points.ts';
 export * from './verdict.ts';
 export * from './wall-layers.ts';
 export * from './weather.ts';
+export * from './roles.ts';

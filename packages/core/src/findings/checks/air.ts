@@ -3,6 +3,8 @@ import type { Interrupter, Lift } from '../../proofs/air/proof.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
 import { designJoint } from '../../proofs/joint/designer.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
+import type { Build } from '../../build/build.ts';
+import { pieceNamed, plays } from '../../build/by-role.ts';
 import { defineCheck } from '../check.ts';
 import type { FindingFacts } from '../finding.ts';
 import type { Fix } from '../../vocabulary/fix.ts';
@@ -18,15 +20,15 @@ export const lineOpen = defineCheck({
   proof: 'air',
   severity: 'fails',
   source: TRACED,
-  *run({ air, choices }) {
-    if (!air || !choices) return;
+  *run({ air, build, choices }) {
+    if (!air || !build || !choices) return;
     for (const { side, lifts } of air.sides)
       for (const lift of lifts) {
         const { kind, width_mm, between } = lift;
         yield {
           severity: kind === 'gap' ? 'fails' : 'watch',
           facts: { side, kind, width_mm: Math.round(width_mm), between },
-          fixes: bridges(side, lift, choices),
+          fixes: bridges(build, side, lift),
         };
       }
   },
@@ -49,19 +51,20 @@ export const interrupted = defineCheck({
   proof: 'air',
   severity: 'watch',
   source: PRACTICE,
-  *run({ air, choices }) {
-    for (const { sides, ...place } of together(air?.interrupters ?? [])) {
-      const pulled = place.thing === 'jamb-shims' && choices?.shims !== 'removed';
+  *run({ air, build, choices }) {
+    if (!build) return;
+    for (const { sides, ...place } of together(air?.interrupters ?? [], build)) {
+      const pulled = plays(build, place.thing, 'jamb-shims') && choices?.shims !== 'removed';
       yield { facts: { sides, ...place }, fixes: pulled ? [choose({ shims: 'removed' })] : [] };
     }
   },
 });
 
 /** Left and right jamb are one finding: what goes through is the same, and so is what to do. */
-function together(all: readonly Interrupter[]): FindingFacts['air-interrupted'][] {
+function together(all: readonly Interrupter[], build: Build): FindingFacts['air-interrupted'][] {
   const kinds = new Map<string, FindingFacts['air-interrupted']>();
   for (const { side, thing, member, count, width_mm } of all) {
-    const kind = member.replace(/-(left|right|head|sill)$/, '');
+    const kind = pieceNamed(build, member)?.family ?? member;
     const known = kinds.get(`${thing} ${kind}`);
     kinds.set(`${thing} ${kind}`, {
       thing,
@@ -112,18 +115,19 @@ const isOuter = ({ airLayer, waterLayer, mount }: Choices): boolean =>
   mount !== 'pocket';
 
 /** What would carry the line over the place, as far as choices do. */
-function bridges(side: CutId, { kind, between }: Lift, choices: Choices): Fix[] {
+function bridges(build: Build, side: CutId, { kind, between }: Lift): Fix[] {
+  const { choices } = build.context;
   const bare = choices.jambs === 'bare' && isOuter(choices);
   const flashed = bare ? ({ jambs: 'flashing' } as const) : {};
   if (kind === 'foam') return [choose({ innerSeal: 'corner-tape', ...flashed })];
   const [from, to] = between;
   if (kind === 'loose') {
-    if (side === 'head' && choices.flapEdge === 'open' && to === 'head-tape')
+    if (side === 'head' && choices.flapEdge === 'open' && plays(build, to, 'head-tape'))
       return [choose({ flapEdge: 'taped' })];
-    return to === 'pan' && choices.pan === 'rigid' ? [choose({ pan: 'stretched' })] : [];
+    return plays(build, to, 'pan') && choices.pan === 'rigid' ? [choose({ pan: 'stretched' })] : [];
   }
   if (side !== 'sill') return bare ? [choose(flashed)] : [];
-  return choices.pan === 'none' && from !== 'pan' && choices.mount !== 'pocket'
+  return choices.pan === 'none' && !plays(build, from, 'pan') && choices.mount !== 'pocket'
     ? [choose({ pan: 'stretched' })]
     : [];
 }

@@ -1,6 +1,7 @@
 /** The unit as it came: what it is, what its label says, whether it suits the place and the method. */
 import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../../unit/altitude.ts';
 import { LEVEL } from '../../survey/tolerances.ts';
+import { madeOf, piecesFor } from '../../build/by-role.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
@@ -68,7 +69,7 @@ export const foam = defineCheck({
   severity: 'fails',
   source: 'the maker’s instructions, as entered for the unit',
   *run({ unit, build }) {
-    const foamed = build?.pieces.some((piece) => piece.id === 'foam') ?? false;
+    const foamed = build !== null && piecesFor(build, 'fill').some((piece) => madeOf(piece, 'foam'));
     if (unit?.limits?.foam === 'forbidden' && foamed)
       yield { facts: {}, fixes: [{ kind: 'design-changing', set: {}, choose: { gapFill: 'wool' } }] };
   },

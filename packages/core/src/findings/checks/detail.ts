@@ -2,10 +2,12 @@
 import { type Side, sides } from '../../vocabulary/sides.ts';
 import { bounds } from '../../geometry/polygon.ts';
 import { sheetMaterials } from '../../vocabulary/materials.ts';
-import type { Piece, SheetPiece } from '../../methods/pieces/piece.ts';
+import type { Piece } from '../../methods/pieces/piece.ts';
 import type { Build } from '../../build/build.ts';
 import { jambTapeReach, sealOnReveal } from '../../methods/pieces/tape.ts';
 import { slitReach } from '../../methods/pieces/wall.ts';
+import { piecesFor } from '../../build/by-role.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
@@ -17,9 +19,9 @@ const LEAST_ON_WALL_mm = 50;
 const LEAST_OVERLAP_mm = 25;
 const LEAST_ON_REVEAL_mm = 20;
 
-const has = (build: Build | null, piece: string): boolean =>
-  build?.pieces.some((p) => p.id === piece) ?? false;
-const sheets = (pieces: readonly Piece[]): SheetPiece[] => pieces.filter((p) => p.form === 'sheet');
+const has = (build: Build | null, ...roles: readonly PieceRole[]): boolean =>
+  build !== null && roles.every((role) => piecesFor(build, role).length > 0);
+const sheets = (pieces: readonly Piece[]) => pieces.filter((p) => p.form === 'sheet');
 
 export const slope = defineCheck({
   code: 'sill-too-flat',
@@ -83,7 +85,7 @@ export const tapeOnWall = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build || !has(build, 'jamb-tape-left')) return;
+    if (!build || !has(build, 'jamb-tape')) return;
     const { finWidth } = build.context.unit;
     const onWall_mm = jambTapeReach(build.context) - finWidth;
     if (onWall_mm >= LEAST_ON_WALL_mm) return;
@@ -106,8 +108,8 @@ export const headTapeLow = defineCheck({
   severity: 'fails',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build || !has(build, 'head-tape') || !has(build, 'jamb-tape-left')) return;
-    const above_mm = topOf(build.pieces, 'head-tape') - topOf(build.pieces, 'jamb-tape-left');
+    if (!build || !has(build, 'head-tape', 'jamb-tape')) return;
+    const above_mm = topOf(build, 'head-tape') - topOf(build, 'jamb-tape');
     // Where they stand out altogether it is a reverse lap, and said as one.
     if (above_mm >= LEAST_OVERLAP_mm || above_mm <= 0) return;
     const width = numbers.headTapeWidth + LEAST_OVERLAP_mm - above_mm;
@@ -126,10 +128,9 @@ export const headTapePastFlap = defineCheck({
   source: PRACTICE,
   *run({ build, numbers }) {
     // Behind a buck the flap comes down over the buck's flashing, in another plane.
-    if (!build || !has(build, 'head-tape') || !has(build, 'slit-tape-left') || build.context.opening.buck)
-      return;
+    if (!build || !has(build, 'head-tape', 'slit-tape') || build.context.opening.buck) return;
     const hinge = build.context.opening.height + slitReach(numbers.flapSlit);
-    const over_mm = topOf(build.pieces, 'head-tape') - (hinge - LEAST_OVERLAP_mm);
+    const over_mm = topOf(build, 'head-tape') - (hinge - LEAST_OVERLAP_mm);
     if (over_mm <= 0) return;
     const slit = numbers.flapSlit + over_mm * Math.SQRT2;
     yield { facts: { over_mm }, fixes: [{ kind: 'safe', set: { flapSlit: Math.ceil(slit / 10) * 10 } }] };
@@ -159,7 +160,7 @@ export const sealNarrow = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!build || !(has(build, 'seal-sill') || has(build, 'membrane'))) return;
+    if (!build || !(has(build, 'inner-strip') || has(build, 'frame-membrane'))) return;
     const left = sides.map((side: Side) => ({ side, onReveal_mm: sealOnReveal(side, build.context) }));
     for (const { side, onReveal_mm } of left.filter((s) => s.onReveal_mm < LEAST_ON_REVEAL_mm)) {
       const width = numbers.sealWidth + LEAST_ON_REVEAL_mm - onReveal_mm;
@@ -171,8 +172,8 @@ export const sealNarrow = defineCheck({
   },
 });
 
-function topOf(pieces: readonly Piece[], id: string): number {
-  const piece = sheets(pieces).find((p) => p.id === id);
+function topOf(build: Build, role: PieceRole): number {
+  const [piece] = sheets(piecesFor(build, role));
   if (!piece) return -Infinity;
   return Math.max(...piece.sheet.faces.map((face) => bounds(face.placed).y[1]));
 }

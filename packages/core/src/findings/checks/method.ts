@@ -6,6 +6,7 @@ import { ruleIds, rules } from '../../methods/rules.ts';
 import { fitsTurned } from '../../order-size/pass-through.ts';
 import { glassWeight } from '../../unit/weight.ts';
 import { factsOf } from '../../methods/choices.ts';
+import { piecesFor } from '../../build/by-role.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
@@ -56,7 +57,7 @@ export const finOnWrap = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, choices, numbers }) {
-    if (!build || choices?.wrapEdge !== 'cut-back' || !build.pieces.some((p) => p.id === 'wrap')) return;
+    if (!build || choices?.wrapEdge !== 'cut-back' || piecesFor(build, 'wrap').length === 0) return;
     const { unit, opening } = build.context;
     const beyond = Math.max(
       unit.finWidth - unit.left,

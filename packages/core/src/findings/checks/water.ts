@@ -8,6 +8,9 @@ import { drivenHeight, type Lap } from '../../proofs/water/laps.ts';
 import type { SingleBond } from '../../proofs/water/proof.ts';
 import { plannedSeal } from '../../proofs/water/standing.ts';
 import { wetPlace, waterVerdict, type WaterPart } from '../../proofs/water/trace.ts';
+import type { Build } from '../../build/build.ts';
+import { plays } from '../../build/by-role.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
 import { defineCheck } from '../check.ts';
 import type { Fix } from '../../vocabulary/fix.ts';
 
@@ -67,9 +70,9 @@ export const single = defineCheck({
   proof: 'water',
   severity: 'watch',
   source: TRACED,
-  *run({ water, choices }) {
+  *run({ water, build }) {
     for (const bond of water?.singles ?? [])
-      yield { facts: bond, fixes: choices ? secondLine(bond, choices) : [] };
+      yield { facts: bond, fixes: build ? secondLine(bond, build) : [] };
   },
 });
 
@@ -174,13 +177,15 @@ function waysToKeepOut({ choices, numbers, water }: Draft, part: WaterPart): Fix
 }
 
 /** What would stand behind a bond that nothing stands behind. */
-function secondLine({ things, wets }: SingleBond, choices: Choices): Fix[] {
+function secondLine({ things, wets }: SingleBond, build: Build): Fix[] {
+  const { choices } = build.context;
   const [thing = ''] = things;
+  const is = (...roles: readonly PieceRole[]) => roles.some((role) => plays(build, thing, role));
   if (wets === 'room') return choices.sillDrain === 'slope' ? [choose({ sillDrain: 'slope-and-dam' })] : [];
-  if (thing.startsWith('slit-tape') && choices.waterLayer === 'mechanical-wrap')
+  if (is('slit-tape') && choices.waterLayer === 'mechanical-wrap')
     return [choose({ waterLayer: 'self-adhered' })];
-  if (thing.startsWith('corner-patch')) return [choose({ pan: 'stretched' })];
-  const ontoFrame = thing.startsWith('jamb-tape') || thing === 'head-tape' || thing === 'fin';
+  if (is('corner-patch')) return [choose({ pan: 'stretched' })];
+  const ontoFrame = is('jamb-tape', 'head-tape', 'fin');
   return ontoFrame && choices.jambs === 'bare' ? [choose({ jambs: 'flashing' })] : [];
 }
 

@@ -27,7 +27,7 @@ import {
   revealBead,
   stopBead,
 } from './joint.ts';
-import type { Piece } from './piece.ts';
+import type { Piece, Shape } from './piece.ts';
 import {
   cornerPatch,
   fluidPan,
@@ -64,7 +64,7 @@ import {
 interface Maker {
   /** `opening` pieces lie on the opening alone and set where the unit can sit; `unit` pieces follow its place. */
   readonly lies: 'opening' | 'unit';
-  readonly make: (row: PieceRow, context: PieceContext, shims: readonly Shim[]) => Piece;
+  readonly make: (row: PieceRow, context: PieceContext, shims: readonly Shim[]) => Shape;
 }
 
 const jamb = ({ side, id }: PieceRow): 'left' | 'right' => {
@@ -149,5 +149,6 @@ export const liesOnOpening = (row: PieceRow): boolean => makers[row.kind].lies =
 
 export function makePiece(row: PieceRow, context: PieceContext, shims: readonly Shim[]): Piece {
   const maker: Maker = makers[row.kind];
-  return maker.make(row, context, shims);
+  const { family, roles, side = null } = row;
+  return { ...maker.make(row, context, shims), family, roles, side };
 }

@@ -2,6 +2,8 @@
 import type { Sheet } from '../../geometry/sheet.ts';
 import type { Solid } from '../../geometry/solid.ts';
 import type { Point3 } from '../../geometry/vector.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
+import type { Side } from '../../vocabulary/sides.ts';
 
 /** `worked`: cut from stock and listed; `in place`: there already and only slit, or part of the unit. */
 export interface SheetPiece {
@@ -36,7 +38,17 @@ export interface BeadPiece {
   readonly diameter_mm: number;
 }
 
-export type Piece = SheetPiece | SolidPiece | BeadPiece;
+/** What a maker returns. */
+export type Shape = SheetPiece | SolidPiece | BeadPiece;
+
+/** A shape with what it does in the wall, as its row says. */
+export type Piece = Shape & {
+  readonly roles: readonly PieceRole[];
+  /** What it is called apart from its side. */
+  readonly family: string;
+  /** Of pieces that are made once for each side. */
+  readonly side: Side | null;
+};
 
 export const worked = (id: string, sheet: Sheet): SheetPiece => ({
   form: 'sheet',

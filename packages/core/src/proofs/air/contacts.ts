@@ -2,7 +2,10 @@
 import type { CutId } from '../../vocabulary/sides.ts';
 import type { Range } from '../../geometry/solid.ts';
 import type { Point2 } from '../../geometry/vector.ts';
-import { changesUnder, FRAME, isRoomLayer, roomEdge, underneath, wallLayer } from './layers.ts';
+import type { Build } from '../../build/build.ts';
+import { plays } from '../../build/by-role.ts';
+import { buckSide } from '../../methods/names.ts';
+import { changesUnder, FRAME, FRAMING, isRoomLayer, roomEdge, underneath, wallLayer } from './layers.ts';
 import {
   isUpright,
   runsAlong,
@@ -44,12 +47,13 @@ interface Laid {
 }
 
 export function contactsIn(section: AirSection, standing: Standing): Contacts {
-  const { context } = standing.moment.build;
+  const { build } = standing.moment;
+  const { context } = build;
   const { side } = section.station;
   const tight: Contact[] = [];
   const loose: Contact[] = [];
   const foam: Contact[] = [];
-  const bedded = standing.beads.some(({ bead }) => bead.id === 'bead');
+  const bedded = standing.beads.some(({ bead }) => bead.roles.includes('frame-bead'));
   for (const line of section.lines) {
     if (line.bond === 'face' && !hangsOnBead(line)) under(line, section, standing, tight);
     else if (line.bond !== 'bead' || !bedded) under(line, section, standing, loose);
@@ -67,9 +71,9 @@ export function contactsIn(section: AirSection, standing: Standing): Contacts {
     under({ thing, surface: `${side}-reveal`, range: w, ends, order }, section, standing, worth);
   }
   tight.push(...beadContacts(section, standing), ...buckContacts(section, standing));
-  const fin = section.lines.find((line) => line.thing === 'fin');
+  const fin = section.lines.find((line) => plays(build, line.thing, 'fin'));
   if (fin && context.choices.mount !== 'separate-fin')
-    tight.push({ a: 'fin', b: FRAME, at: nearest(fin.ends, frameEdge(section, standing)) });
+    tight.push({ a: fin.thing, b: FRAME, at: nearest(fin.ends, frameEdge(section, standing)) });
   const layer = wallLayer(side, context);
   if (isRoomLayer(layer)) tight.push({ a: layer, b: roomEdge(context, side), at: null });
   return { tight, loose, foam };
@@ -119,7 +123,7 @@ function topAt(laid: Laid, along: number, section: AirSection, standing: Standin
   const { side } = section.station;
   const bare = underneath(standing.moment.build.context, { side, surface: laid.surface, across, w });
   // A buck that was left out carries nothing.
-  return bare?.startsWith('buck-') && !standing.solids.some(({ piece }) => piece.id === bare) ? null : bare;
+  return bare !== buckSide(side) || standing.solids.some(({ piece }) => piece.id === bare) ? bare : null;
 }
 
 /** A point of what is laid, as (w, across). */
@@ -166,15 +170,15 @@ const hangsOnBead = ({ material, surface }: SheetLine): boolean =>
 
 /** Beads between a fin and the wall, a sheet and the reveal, a frame and the old stops. */
 function beadContacts(section: AirSection, standing: Standing): Contact[] {
-  const { choices } = standing.moment.build.context;
+  const { build } = standing.moment;
   return section.beads.flatMap(({ thing, at }): Contact[] => {
-    if (thing === 'buck-beads') return [];
-    if (thing === 'bead' && choices.mount === 'pocket')
+    if (plays(build, thing, 'buck-bed')) return [];
+    if (plays(build, thing, 'stop-bead'))
       return [
         { a: thing, b: FRAME, at },
-        { a: thing, b: 'framing', at },
+        { a: thing, b: FRAMING, at },
       ];
-    const held = section.lines.filter((line) => covers(line, at) && holdsInBead(line, thing));
+    const held = section.lines.filter((line) => covers(line, at) && holdsInBead(build, line, thing));
     const [first] = held;
     if (!first) return [];
     const own = new Set(held.map((line) => line.thing));
@@ -189,8 +193,10 @@ function beadContacts(section: AirSection, standing: Standing): Contact[] {
   });
 }
 
-const holdsInBead = (line: SheetLine, bead: string): boolean =>
-  bead === 'bead' ? line.thing === 'fin' && line.bond === 'bead' : hangsOnBead(line) && line.bond !== null;
+const holdsInBead = (build: Build, line: SheetLine, bead: string): boolean =>
+  plays(build, bead, 'frame-bead')
+    ? plays(build, line.thing, 'fin') && line.bond === 'bead'
+    : hangsOnBead(line) && line.bond !== null;
 
 function covers({ surface, range, ends }: SheetLine, at: Point2): boolean {
   const i = runsAlong(surface);
@@ -205,7 +211,7 @@ const isBedded = (thing: string, { moment: { state, lost } }: Standing): boolean
 
 /** Where two sides of a buck meet their ends are sealed. */
 export function buckCorner(a: CutId, b: CutId, standing: Standing): Contact[] {
-  const ends = [`buck-${a}`, `buck-${b}`] as const;
+  const ends = [buckSide(a), buckSide(b)] as const;
   const stand = ends.every(
     (id) => standing.solids.some(({ piece }) => piece.id === id) && isBedded(id, standing),
   );
@@ -214,11 +220,12 @@ export function buckCorner(a: CutId, b: CutId, standing: Standing): Contact[] {
 
 /** A buck lies in its beads on the plane behind it. */
 function buckContacts(section: AirSection, standing: Standing): Contact[] {
-  const buck = `buck-${section.station.side}`;
+  const { build } = standing.moment;
+  const buck = buckSide(section.station.side);
   const there = standing.solids.find(({ piece }) => piece.id === buck);
   if (!there || !isBedded(buck, standing)) return [];
   return section.beads.flatMap(({ thing, at }): Contact[] => {
-    if (thing !== 'buck-beads') return [];
+    if (!plays(build, thing, 'buck-bed')) return [];
     const around: Range = [at[1] - LEAST_mm, at[1] + LEAST_mm];
     const spot: Laid = { thing, surface: 'inner-plane', range: around, ends: [at, at], order: there.order };
     const below = topAt(spot, at[1], section, standing);

@@ -2,6 +2,9 @@
 import type { CutId } from '../../vocabulary/sides.ts';
 import type { Build } from '../../build/build.ts';
 import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../../unit/altitude.ts';
+import { pieceFor, plays } from '../../build/by-role.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
+import { FRAME, type RoomLayer } from './layers.ts';
 import type { AirProof } from './proof.ts';
 
 export const laterTrades = [
@@ -17,22 +20,22 @@ export type LaterTrade = (typeof laterTrades)[number];
 
 interface TradeRow {
   readonly trade: LaterTrade;
-  /** Members of the line that it can reach. */
-  readonly cuts: RegExp;
+  /** Pieces of the line that it can reach, by what they do; and layers of the wall, by name. */
+  readonly reaches: readonly PieceRole[];
+  readonly layers?: readonly (RoomLayer | 'framing' | 'sheathing')[];
 }
+
+const INNER = ['inner-seal', 'inner-rod'] as const;
 
 /** Common practice, no source. */
 const ROWS: readonly TradeRow[] = [
-  { trade: 'drywall', cuts: /^(seal-|membrane$|interior-membrane$|inner-|sheet-bead$)/ },
-  { trade: 'plaster', cuts: /^(membrane$|seal-|inner-)/ },
-  { trade: 'insulation', cuts: /^(interior-membrane|framing)$/ },
-  {
-    trade: 'cladding',
-    cuts: /^(wrap|wall-face|course-|head-tape|jamb-tape|sill-tape|slit-tape|seam-tape|fin$|outer-seal)/,
-  },
-  { trade: 'trim', cuts: /^(fin$|head-tape|jamb-tape|seal-|inner-|membrane$)/ },
-  { trade: 'electrician', cuts: /^(interior-membrane|drywall|plaster|sheathing)$/ },
-  { trade: 'blinds', cuts: /^(seal-|membrane$|inner-|sheet-bead$)/ },
+  { trade: 'drywall', reaches: [...INNER, 'reveal-bead'], layers: ['interior-membrane'] },
+  { trade: 'plaster', reaches: INNER },
+  { trade: 'insulation', reaches: [], layers: ['interior-membrane', 'framing'] },
+  { trade: 'cladding', reaches: ['wall-layer', 'face-strip', 'fin', 'outer-seal'] },
+  { trade: 'trim', reaches: ['fin', 'head-tape', 'second-head-tape', 'jamb-tape', ...INNER] },
+  { trade: 'electrician', reaches: [], layers: ['interior-membrane', 'drywall', 'plaster', 'sheathing'] },
+  { trade: 'blinds', reaches: [...INNER, 'reveal-bead'] },
 ];
 
 export interface TradeRisk {
@@ -43,13 +46,15 @@ export interface TradeRisk {
   readonly guarded: boolean;
 }
 
-export function tradesThatMayCut({ sides }: AirProof, { context }: Build): TradeRisk[] {
+export function tradesThatMayCut({ sides }: AirProof, build: Build): TradeRisk[] {
   const line = [...new Set(sides.flatMap((side) => side.line ?? []))];
-  const { choices } = context;
+  const { choices } = build.context;
   const plastered = choices.airLayer === 'plaster' || choices.waterLayer === 'masonry';
-  return ROWS.flatMap(({ trade, cuts }): TradeRisk[] => {
+  return ROWS.flatMap(({ trade, reaches, layers = [] }): TradeRisk[] => {
     if (trade === (plastered ? 'drywall' : 'plaster')) return [];
-    const members = line.filter((thing) => cuts.test(thing));
+    const members = line.filter(
+      (thing) => reaches.some((role) => plays(build, thing, role)) || layers.some((layer) => layer === thing),
+    );
     return members.length === 0
       ? []
       : [{ trade, members, guarded: trade === 'drywall' && choices.guard === 'strip' }];
@@ -81,34 +86,41 @@ const CORNERS = 4;
 /** Returns the small places of the line: each is closed in the plan, and each is where lines leak. */
 export function weakPlaces(
   proof: AirProof,
-  { context, pieces }: Build,
+  build: Build,
   glazing: { readonly madeAt_m?: number | undefined; readonly site_m?: number | undefined } = {},
 ): WeakPlaces[] {
-  const on = (test: (thing: string) => boolean) =>
-    proof.sides.filter((side) => side.line?.some(test)).map((side) => side.side);
+  const { context } = build;
+  /** Sides whose line runs over a piece that plays a role, and that piece. */
+  const on = (role: PieceRole) => {
+    const member = pieceFor(build, role)?.id ?? '';
+    const sides = proof.sides.filter((side) => side.line?.some((thing) => plays(build, thing, role)));
+    return { member, sides: sides.map((side) => side.side) };
+  };
   const found: WeakPlaces[] = [];
-  const add = (kind: WeakKind, member: string, count: number, sides: readonly CutId[]) => {
+  const add = (
+    kind: WeakKind,
+    { member, sides }: { readonly member: string; readonly sides: readonly CutId[] },
+    count: number,
+  ) => {
     if (count > 0 && sides.length > 0) found.push({ kind, member, count, sides });
   };
-  const strips = on((thing) => thing.startsWith('seal-'));
-  const fin = on((thing) => thing === 'fin');
   // Between two sides that both run over the same kind of thing lies one corner.
-  const corners = (sides: readonly CutId[]) =>
+  const corners = ({ sides }: { readonly sides: readonly CutId[] }) =>
     sides.length === CORNERS ? CORNERS : Math.max(0, sides.length - 1);
-  add('fin-corner', 'fin', context.unit.finWidth > 0 ? corners(fin) : 0, fin);
-  add('tape-end', 'seal-sill', corners(strips), strips);
-  const membrane = on((thing) => thing === 'membrane');
-  add('membrane-lap', 'membrane', membrane.length > 0 ? CORNERS + 1 : 0, membrane);
-  const band = on((thing) => thing === 'inner-band');
-  add('band-corner', 'inner-band', corners(band), band);
-  const solidsOf = (id: string) => pieces.find((p) => p.id === id);
-  const shims = solidsOf('sill-shims');
+  const placesOf = (role: PieceRole): number => {
+    const piece = pieceFor(build, role);
+    return piece?.form === 'solid' ? piece.solids.length : 0;
+  };
+  const [fin, strips, membrane] = [on('fin'), on('inner-strip'), on('frame-membrane')];
+  const [band, buck] = [on('inner-band'), on('buck')];
   const stays = context.choices.shims !== 'removed' && context.choices.shims !== 'none';
-  add('block-cut-out', 'inner-band', stays && shims?.form === 'solid' ? shims.solids.length : 0, band);
-  const brackets = solidsOf('brackets');
-  add('bracket', 'membrane', brackets?.form === 'solid' ? brackets.solids.length : 0, membrane);
-  const buck = on((thing) => thing.startsWith('buck-') && thing !== 'buck-beads');
-  add('buck-corner', 'buck-sill', corners(buck), buck);
+  add('fin-corner', fin, context.unit.finWidth > 0 ? corners(fin) : 0);
+  add('tape-end', strips, corners(strips));
+  add('membrane-lap', membrane, membrane.sides.length > 0 ? CORNERS + 1 : 0);
+  add('band-corner', band, corners(band));
+  add('block-cut-out', band, stays ? placesOf('sill-shims') : 0);
+  add('bracket', membrane, placesOf('bracket'));
+  add('buck-corner', buck, corners(buck));
   // Glass from another altitude is equalised through a tube, which may run through the joint.
   const { madeAt_m, site_m } = glazing;
   const isEqualised =
@@ -116,6 +128,6 @@ export function weakPlaces(
     site_m !== undefined &&
     Math.abs(altitudeDifference(madeAt_m, site_m)) > ALTITUDE_WATCH_Pa;
   const closed = proof.sides.filter((side) => side.line !== null).map((side) => side.side);
-  add('glazing-tube', 'unit', isEqualised ? 1 : 0, closed);
+  add('glazing-tube', { member: FRAME, sides: closed }, isEqualised ? 1 : 0);
   return found;
 }

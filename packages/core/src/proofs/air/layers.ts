@@ -2,6 +2,7 @@
 import type { CutId } from '../../vocabulary/sides.ts';
 import type { SurfaceId } from '../../geometry/surface.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
+import { buckSide, UNIT, wallLayerPiece } from '../../methods/names.ts';
 import type { PieceContext } from '../../methods/pieces/context.ts';
 
 /** Layers of the room that come after the window; whoever makes them closes them onto the opening. */
@@ -11,23 +12,14 @@ export const isRoomLayer = (thing: string): thing is RoomLayer =>
   (ROOM_LAYERS as readonly string[]).includes(thing);
 
 /** What stands for the frame in a line. */
-export const FRAME = 'unit';
+export const FRAME = UNIT;
 /** Solid wood round the opening; a crack between two of its members is not seen here. */
 export const FRAMING = 'framing';
 
 /** The thing that the pen starts on at a side: the wall's own air layer. */
 export function wallLayer(side: CutId, { choices }: Pick<PieceContext, 'choices'>): string {
   if (choices.airLayer !== 'water-layer') return choices.airLayer;
-  switch (choices.waterLayer) {
-    case 'mechanical-wrap':
-    case 'self-adhered':
-      if (choices.sequence === 'wrap-first') return 'wrap';
-      return side === 'sill' ? 'course-lower' : 'course-upper';
-    case 'existing':
-      return FRAMING;
-    default:
-      return 'wall-face';
-  }
+  return wallLayerPiece(side, choices) ?? FRAMING;
 }
 
 /** A bare board has open seams: it keeps air out only where somebody made it the air layer. */
@@ -48,7 +40,7 @@ export function underneath(
   const { opening, choices, unit } = context;
   const { side, surface, across, w } = at;
   const board = boardIsTight(choices) ? 'sheathing' : null;
-  if (surface.startsWith('buck-')) return surface;
+  if (onBuck(surface)) return opening.surfaces[surface]?.host ?? null;
   if (REVEALS.includes(surface)) return underReveal(context, side, w, board);
   if (surface === 'inner-plane') return hasBoard(opening) ? board : solidWall(choices);
   if (surface.startsWith('unit-')) {
@@ -62,7 +54,7 @@ export function underneath(
   if (surface !== 'wall') return null;
   const end = side === 'left' || side === 'right' ? opening.width : opening.height;
   if (across > 0 && across < end) return null;
-  if (opening.buck) return Math.max(-across, across - end) < opening.buck.face ? `buck-${side}` : null;
+  if (opening.buck) return Math.max(-across, across - end) < opening.buck.face ? buckSide(side) : null;
   if (choices.waterLayer === 'masonry' || choices.waterLayer === 'foam-face') return null;
   return hasBoard(opening) ? board : FRAMING;
 }
@@ -86,9 +78,10 @@ export function changesUnder(
 }
 
 const runsInDepth = (surface: SurfaceId): boolean =>
-  REVEALS.includes(surface) ||
-  (surface.startsWith('unit-') && surface !== 'unit-inside') ||
-  surface.startsWith('buck-');
+  REVEALS.includes(surface) || (surface.startsWith('unit-') && surface !== 'unit-inside') || onBuck(surface);
+
+/** The outer sides of a buck, each named after the piece it belongs to. */
+const onBuck = (surface: SurfaceId): boolean => surface.startsWith('buck-');
 
 const hasBoard = ({ layers }: PieceContext['opening']): boolean =>
   layers.some((l) => l.role === 'sheathing' && l.w[1] > l.w[0]);
@@ -103,7 +96,7 @@ function underReveal(
 ): string | null {
   const { buck, sheathing } = opening;
   // The board on the rough sill belongs to the framing; a buck has a sloped sill of its own over the whole depth.
-  if (buck && (buck.leg > 0 || side === 'sill' || w > sheathing)) return `buck-${side}`;
+  if (buck && (buck.leg > 0 || side === 'sill' || w > sheathing)) return buckSide(side);
   if (side === 'sill') return solidWall(choices);
   const layer = opening.layers.find((l) => w > l.w[0] && w < l.w[1]);
   if (layer?.role === 'sheathing') return board;

@@ -4,6 +4,7 @@ import type { Verdict } from '../../vocabulary/verdict.ts';
 import { bounds } from '../../geometry/polygon.ts';
 import type { Range } from '../../geometry/solid.ts';
 import type { Build } from '../../build/build.ts';
+import { plays } from '../../build/by-role.ts';
 import { momentOf, type LostBond } from '../../build/moment.ts';
 import type { Contact } from './contacts.ts';
 import { FRAME, isRoomLayer, wallLayer } from './layers.ts';
@@ -15,7 +16,6 @@ import {
   runsAlong,
   sectionAt,
   standingAt,
-  THROUGH,
   type AirSection,
   type SolidCut,
   type Standing,
@@ -229,14 +229,14 @@ const MET_mm = 3;
 function interruptersOf(sides: readonly SideAir[], standing: Standing): Interrupter[] {
   const { unit } = standing.moment.build.context;
   return sides.flatMap(({ side, line }) => {
-    const seals = sealsOf(line);
+    const seals = sealsOf(line, standing);
     if (seals.length === 0) return [];
     const upright = isUpright(side);
     const own: Range = upright
       ? [unit.bottom, unit.bottom + unit.height]
       : [unit.left, unit.left + unit.width];
     return standing.solids.flatMap(({ piece, order }): Interrupter[] => {
-      if (!THROUGH.includes(piece.id)) return [];
+      if (!piece.roles.includes('crosses-joint')) return [];
       const along = piece.solids
         .map((solid) => (upright ? bounds(solid.profile).y : solid.u))
         .filter(([from, to]) => from > own[0] && to < own[1]);
@@ -254,9 +254,10 @@ function interruptersOf(sides: readonly SideAir[], standing: Standing): Interrup
 }
 
 /** What closes the joint at the frame; a fin and what lies on it stand before everything that goes through. */
-const sealsOf = (line: Line | null): string[] =>
+const sealsOf = (line: Line | null, { moment: { build } }: Standing): string[] =>
   (line ?? []).filter(
-    (thing, i) => thing === 'sheet-bead' || (i === (line?.length ?? 0) - 2 && thing !== 'fin'),
+    (thing, i) =>
+      plays(build, thing, 'reveal-bead') || (i === (line?.length ?? 0) - 2 && !plays(build, thing, 'fin')),
   );
 
 const over = (a: Range, b: Range, by: number) => a[0] < b[1] - by && a[1] > b[0] + by;

@@ -1,4 +1,6 @@
 /** The pen line all the way round the opening: one line in every section, each going on into the next. */
+import type { Build } from '../../build/build.ts';
+import { plays } from '../../build/by-role.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
 import type { Range } from '../../geometry/solid.ts';
 import { buckCorner, contactsIn, type Contact, type Contacts } from './contacts.ts';
@@ -54,6 +56,7 @@ const CORNER_mm = 160;
 const SAME_mm = 0.5;
 
 interface Walked {
+  readonly build: Build;
   readonly stretches: readonly Stretch[];
   /** What is sealed to what near the ends of every side. */
   readonly atCorner: ReadonlyMap<AirCorner, readonly Contact[]>;
@@ -98,7 +101,7 @@ export function walkRound(standing: Standing): Walked {
     });
     return forward ? found : found.reverse();
   });
-  return { stretches, atCorner };
+  return { build: standing.moment.build, stretches, atCorner };
 }
 
 /** One stretch of two that are alike, cut where the longer of them is. */
@@ -140,7 +143,9 @@ const CHANGE = 0.05;
  * Whether two lines go on into each other is asked only of those that a ring would use: it begins as if all did, and is
  * searched again while one of its changes turns out to be a break.
  */
-export function ringOf({ stretches, atCorner }: Walked): Ring {
+export function ringOf(walked: Walked): Ring {
+  const { stretches, build } = walked;
+  const weight = weightIn(build);
   const choices = stretches.map((stretch): readonly (Line | null)[] =>
     stretch.lines.length > 0 ? stretch.lines : [null],
   );
@@ -149,7 +154,7 @@ export function ringOf({ stretches, atCorner }: Walked): Ring {
   const openSides = new Set(stretches.flatMap(({ side, lines }) => (lines.length === 0 ? [side] : [])));
   const filled = new Map<number, Filled>();
   const filledAt = (i: number): Filled => {
-    const known = filled.get(i) ?? filledBetween(stretches, i, atCorner);
+    const known = filled.get(i) ?? filledBetween(walked, i);
     filled.set(i, known);
     return known;
   };
@@ -219,19 +224,23 @@ function endNextTo({ section, side }: Stretch, beside: CutId): number {
  * Of two lines as good the one to be named: the seal inside before the weather's, and what can be looked at and pressed
  * again before a bead that is covered.
  */
-const weight = (line: Line): number =>
-  line.length + (line.some((thing) => OUTER.includes(thing)) ? 0.3 : 0) + (line.includes('bead') ? 0.1 : 0);
-const OUTER = ['fin', 'outer-seal', 'bead'];
+const weightIn =
+  (build: Build) =>
+  (line: Line): number =>
+    line.length +
+    (line.some((thing) => plays(build, thing, 'outer-line')) ? 0.3 : 0) +
+    (line.some((thing) => plays(build, thing, 'frame-bead')) ? 0.1 : 0);
 
 /** What is sealed to what where one stretch meets the next. */
-function filledBetween(stretches: readonly Stretch[], i: number, atCorner: Walked['atCorner']): Filled {
+function filledBetween({ stretches, atCorner, build }: Walked, i: number): Filled {
   const here = stretches[i];
   const next = stretches[(i + 1) % stretches.length];
   const corner = here && next && here.side !== next.side ? cornerAfter(here.side) : null;
   const contacts = [here, next].flatMap((stretch) => stretch?.contacts.tight ?? []);
   const graph = neighboursOf([...contacts, ...((corner && atCorner.get(corner)) ?? [])]);
+  const beads = build.pieces.filter((piece) => piece.form === 'bead').map(({ id }) => id);
   // Two things in one bead are sealed to each other.
-  const inBeads = BEADS.flatMap((bead) => {
+  const inBeads = beads.flatMap((bead) => {
     const held = [...(graph.get(bead) ?? [])];
     return held.flatMap((a, k) => held.slice(k + 1).map((b): Contact => ({ a, b, at: null })));
   });
@@ -242,8 +251,6 @@ function filledBetween(stretches: readonly Stretch[], i: number, atCorner: Walke
     ]),
   );
 }
-
-const BEADS = ['bead', 'buck-beads', 'sheet-bead'];
 
 const cornerAfter = (side: CutId): AirCorner => WALK.find((w) => w.side === side)?.after ?? 'sill-left';
 

@@ -7,9 +7,13 @@ import type { SheetFace } from '../../geometry/sheet.ts';
 import type { SurfaceId } from '../../geometry/surface.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
-import type { BeadPiece, SolidPiece } from '../../methods/pieces/piece.ts';
+import type { Piece } from '../../methods/pieces/piece.ts';
 import { BODY, faceKey } from '../../build/replay.ts';
+import { plays } from '../../build/by-role.ts';
 import type { Moment } from '../../build/moment.ts';
+
+type BeadHere = Extract<Piece, { form: 'bead' }>;
+type SolidHere = Extract<Piece, { form: 'solid' }>;
 
 /** A section across one side, at a `u` of sill and head and at a `v` of a jamb. */
 export interface Station {
@@ -70,11 +74,11 @@ interface FaceThere extends Omit<SheetLine, 'range' | 'ends'> {
   readonly v: Range;
 }
 interface BeadThere {
-  readonly bead: BeadPiece;
+  readonly bead: BeadHere;
   readonly order: number;
 }
 interface SolidThere {
-  readonly piece: SolidPiece;
+  readonly piece: SolidHere;
   readonly order: number;
   readonly parts: readonly { readonly solid: Solid; readonly w: Range; readonly v: Range }[];
 }
@@ -139,19 +143,17 @@ export function standingAt(moment: Moment): Standing {
 }
 
 /** Bucks carry beads, fills close the joint, and what stands in it may go through a seal. */
-const mayMatter = ({ id, solids }: SolidPiece): boolean =>
-  id.startsWith('buck-') ||
-  THROUGH.includes(id) ||
+const mayMatter = ({ roles, solids }: SolidHere): boolean =>
+  roles.includes('buck') ||
+  roles.includes('crosses-joint') ||
   solids.some(({ material }) => TIGHT_FILL.includes(material) || material === 'foam');
 
-/** Pieces that may stand in a joint or cross it: each place of theirs is looked at by itself. */
-export const THROUGH: readonly string[] = ['clips', 'brackets', 'sill-shims', 'jamb-shims'];
 /** What closes a joint that it fills. */
 export const TIGHT_FILL: readonly string[] = ['sealant', 'band'];
 
 /** A fin lies in its bead; only the gasket of a gasketed one seals over its face. A sheet of the room hangs on its bead. */
 function bondKind(thing: string, kind: string, { build, sheets }: Moment): 'face' | 'bead' {
-  if (thing === 'fin') return build.context.choices.mount === 'gasketed-fin' ? 'face' : 'bead';
+  if (plays(build, thing, 'fin')) return build.context.choices.mount === 'gasketed-fin' ? 'face' : 'bead';
   return kind === 'bead' && sheets.get(thing)?.material === 'fin' ? 'bead' : 'face';
 }
 

@@ -9,6 +9,8 @@ import type { Point2 } from '../../geometry/vector.ts';
 import { sheetMaterials } from '../../vocabulary/materials.ts';
 import { sillHeight } from '../../methods/pieces/context.ts';
 import type { Build } from '../../build/build.ts';
+import { piecesFor } from '../../build/by-role.ts';
+import { UNIT } from '../../methods/names.ts';
 import { isVentilated, countedLayers } from '../../build/wall-layers.ts';
 
 /** x runs from the weather into the wall, y along it: up in a plumb cut, to the right in a level one. Millimetres. */
@@ -139,13 +141,13 @@ export function standsInWall(build: Build): boolean {
 
 /** The unit alone: its frame and pane, cut as in the wall. */
 export const unitBoxes = ({ boxes }: CutBoxes): HeatBox[] =>
-  boxes.filter(({ thing, material }) => thing === 'unit' && GLAZED.includes(material));
+  boxes.filter(({ thing, material }) => thing === UNIT && GLAZED.includes(material));
 
 /** Layers where no solid stands for them: all of them far from the opening, and those that come after the unit. */
 function farWall(build: Build, cut: CutId, extent: Range): HeatBox[] {
   const { outward, edge } = sideOf(build, cut);
   const drawn = new Set(build.base.map(({ id }) => id.replace(/-(below|above|left|right)$/, '')));
-  const board = build.pieces.some((p) => p.id === 'exterior-board');
+  const board = piecesFor(build, 'exterior-board').length > 0;
   const range = (from: number): Range => (outward < 0 ? [extent[0], from] : [from, extent[1]]);
   return countedLayers(build).map(({ role, material, x }) => {
     const stands =

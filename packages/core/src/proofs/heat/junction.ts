@@ -2,6 +2,9 @@
 import type { CutId } from '../../vocabulary/sides.ts';
 import type { Solid } from '../../geometry/solid.ts';
 import type { Build } from '../../build/build.ts';
+import { plays } from '../../build/by-role.ts';
+import { UNIT } from '../../methods/names.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
 import { cutBoxes, extentOf, sideOf, unitBoxes, type HeatBox } from './boxes.ts';
 import { countedLayers, isVentilated } from '../../build/wall-layers.ts';
 import { stillAir, type Conductivities } from '../../conditions/conductivities.ts';
@@ -48,7 +51,7 @@ const RSE = 0.04;
 /** Behind a ventilated cladding the air stands as still as in a room. Source: ISO 6946, from memory. */
 const RSE_VENTILATED = 0.13;
 /** What stands before the cladding, whatever the wall. */
-const EXPOSED = ['unit', 'trim', 'drip-cap'];
+const EXPOSED = ['unit', 'trim', 'drip-cap'] as const satisfies readonly PieceRole[];
 
 export interface JunctionInput {
   readonly build: Build;
@@ -128,7 +131,14 @@ function sectionFrom(
     environment: beyond,
     from: range(from),
     to: range(to),
-    rs: beyond === 'room' ? (thing === 'unit' ? RSI_FLOW : rsi) : EXPOSED.includes(thing) ? RSE : rse,
+    rs:
+      beyond === 'room'
+        ? thing === UNIT
+          ? RSI_FLOW
+          : rsi
+        : EXPOSED.some((role) => plays(input.build, thing, role))
+          ? RSE
+          : rse,
   }));
   return {
     section: {

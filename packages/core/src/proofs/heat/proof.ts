@@ -5,6 +5,7 @@ import { cutIds, type CutId } from '../../vocabulary/sides.ts';
 import { gravest, type Verdict } from '../../vocabulary/verdict.ts';
 import type { Solid } from '../../geometry/solid.ts';
 import type { Build } from '../../build/build.ts';
+import { UNIT } from '../../methods/names.ts';
 import { standsInWall } from './boxes.ts';
 import { conditionsOf, NEAR_FRSI, type HeatConditions } from '../../conditions/room.ts';
 import { conductivities } from '../../conditions/conductivities.ts';
@@ -252,7 +253,7 @@ function coldestOf({ surfaceThings }: NamedSection, field: HeatField) {
   let lowest: Pick<Coldest, 'temperature_C' | 'thing' | 'at'> | null = null;
   for (const { face, surface_C } of surfaces(field)) {
     const thing = surfaceThings[face.surface] ?? '';
-    if (face.environment !== 'room' || thing === 'unit') continue;
+    if (face.environment !== 'room' || thing === UNIT) continue;
     if (!lowest || surface_C < lowest.temperature_C)
       lowest = { temperature_C: surface_C, thing, at: face.at };
   }

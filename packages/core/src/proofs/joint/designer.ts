@@ -1,6 +1,8 @@
 /** The joint designer: from the joint as measured to what closes it, what that costs, and from which width on tape is cheaper. */
 import { gravest, type Verdict } from '../../vocabulary/verdict.ts';
 import type { Build, Fit } from '../../build/build.ts';
+import { piecesFor } from '../../build/by-role.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
 import type { JobContext } from '../../documents/job.ts';
 import type { Unit } from '../../documents/unit.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
@@ -81,7 +83,7 @@ function inputOf(draft: JointSubject): { input: OptionInput; bill: BillInput } |
     season,
     porous: choices.waterLayer === 'masonry' || choices.airLayer === 'plaster',
     blocks: stays ? fit.shims.filter((s) => s.side === 'sill').length : 0,
-    brackets: piecesOf(build.pieces, ['clips', 'brackets']),
+    brackets: placesOf(build, ['clip', 'bracket']),
     tapeLeast_C: tape.length > 0 ? Math.min(...tape) : TAPE_LEAST_C,
   };
   return { input, bill: billInput(draft, input) };
@@ -120,11 +122,10 @@ const defined = <T extends object>(value: T | undefined): Partial<{ [K in keyof 
     [K in keyof T]: NonNullable<T[K]>;
   }>;
 
-const piecesOf = (pieces: Build['pieces'], ids: readonly string[]): number =>
-  pieces.reduce(
-    (sum, piece) => sum + (piece.form === 'solid' && ids.includes(piece.id) ? piece.solids.length : 0),
-    0,
-  );
+const placesOf = (build: Build, roles: readonly PieceRole[]): number =>
+  roles
+    .flatMap((role) => piecesFor(build, role))
+    .reduce((sum, piece) => sum + (piece.form === 'solid' ? piece.solids.length : 0), 0);
 
 function billInput({ unit, numbers, job }: JointSubject, { sides, blocks, porous }: OptionInput): BillInput {
   return {

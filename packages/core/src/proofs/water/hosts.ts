@@ -3,14 +3,11 @@ import type { Range } from '../../geometry/solid.ts';
 import { radians } from '../../geometry/vector.ts';
 import { sillHeight } from '../../methods/pieces/context.ts';
 import { slitReach } from '../../methods/pieces/wall.ts';
+import { buckSide, UNIT } from '../../methods/names.ts';
 import type { Build } from '../../build/build.ts';
-import type { PlaneId } from './placed.ts';
+import type { PlaneId } from '../../vocabulary/planes.ts';
 import { stands, type Moment } from '../../build/moment.ts';
 import { EVERYWHERE, type Host, type HostKind, type PlaneSpec } from './plane.ts';
-
-/** Pieces that are the wall's own water layer, as a sheet of the whole wall. */
-export const isWallLayer = (thing: string): boolean =>
-  thing === 'wrap' || thing === 'wall-face' || thing.startsWith('course-');
 
 /** A closed method keeps water out of the opening altogether; a drained one lets out what comes in. */
 export const isBarrier = ({ context }: Build): boolean => context.choices.bedding === 'barrier';
@@ -39,7 +36,7 @@ const known = new WeakMap<Build, Modelled | null>();
 
 function measured({ pieces }: Build): Modelled | null {
   const points = pieces.flatMap((piece) =>
-    piece.form === 'sheet' && isWallLayer(piece.id)
+    piece.form === 'sheet' && piece.roles.includes('wall-layer')
       ? piece.sheet.faces
           .filter((f) => f.surface === 'wall' || f.surface === 'inner-plane')
           .flatMap((f) => f.placed)
@@ -118,11 +115,11 @@ function wallHosts(moment: Moment): Base {
   else {
     const { face } = buck;
     hosts.push(layerBehindBuck(build) ? host('board', 'outside') : host('board', 'framing'));
-    const kind = !stands(moment, 'buck-head') ? 'void' : buck.kind === 'foam-l' ? 'solid' : 'framing';
+    const kind = !stands(moment, buckSide('head')) ? 'void' : buck.kind === 'foam-l' ? 'solid' : 'framing';
     hosts.push(host('buck', kind, [-face, W + face], [-face, H + face]));
   }
   hosts.push(host('joint', 'void', [0, W], [numbers.boardFront, H]));
-  if (stands(moment, 'unit'))
+  if (stands(moment, UNIT))
     hosts.push(
       host('frame', 'frame', [unit.left, unit.left + unit.width], [unit.bottom, unit.bottom + unit.height]),
     );

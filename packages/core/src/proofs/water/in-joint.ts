@@ -1,5 +1,8 @@
 /** Water at the frame's edge, in the joint behind it, on the reveals beside it, and on top of a buck. */
 import type { Range } from '../../geometry/solid.ts';
+import { pieceFor } from '../../build/by-role.ts';
+import { UNIT } from '../../methods/names.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
 import { alongSill, jointDepth, sillUnder } from './hosts.ts';
 import { hingedFaces } from './placed.ts';
@@ -16,8 +19,16 @@ const TWO = ['left', 'right'] as const;
 type Joint = { readonly bond: string } | 'open' | 'whole';
 
 function frameJoint({ moment }: Ways): Joint {
-  const { mount } = moment.build.context.choices;
-  const held = (thing: string): Joint => (seals(moment, thing) ? { bond: thing } : 'open');
+  const { build } = moment;
+  const { mount } = build.context.choices;
+  const sealing = (role: PieceRole): string | null => {
+    const piece = pieceFor(build, role);
+    return piece && seals(moment, piece.id) ? piece.id : null;
+  };
+  const held = (role: PieceRole): Joint => {
+    const bond = sealing(role);
+    return bond === null ? 'open' : { bond };
+  };
   const kinds: Readonly<Record<Choices['mount'], () => Joint>> = {
     'integral-fin': () => 'whole',
     'separate-fin': () => 'open',
@@ -25,13 +36,13 @@ function frameJoint({ moment }: Ways): Joint {
     clips: () => held('outer-seal'),
     'frame-screws': () => held('outer-seal'),
     // A back bead on the old stops.
-    pocket: () => (seals(moment, 'bead') ? held('unit') : 'open'),
+    pocket: () => (sealing('stop-bead') === null ? 'open' : held('unit')),
   };
   return kinds[mount]();
 }
 
 export function waysInJoint(ways: Ways): void {
-  if (!stands(ways.moment, 'unit')) return;
+  if (!stands(ways.moment, UNIT)) return;
   const joint = frameJoint(ways);
   const finless = ways.moment.build.context.unit.finWidth === 0;
   for (const side of THREE) {

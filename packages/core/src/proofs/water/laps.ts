@@ -1,9 +1,9 @@
 /** Every lap of the wall: which way it lies, how long it is, and whether wind can push water up under it. */
 import type { Range } from '../../geometry/solid.ts';
 import type { Build } from '../../build/build.ts';
-import type { PlaneId } from './placed.ts';
+import type { PlaneId } from '../../vocabulary/planes.ts';
 import type { Plane } from './plane.ts';
-import { shinglePairs, type ShinglePair } from './shingle-pairs.ts';
+import { shinglePairs, type ShinglePair } from '../../methods/shingle-pairs.ts';
 import { standingWater } from './standing.ts';
 
 /**

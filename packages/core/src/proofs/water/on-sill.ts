@@ -3,6 +3,7 @@ import { isFlat } from '../../geometry/surface.ts';
 import type { CornerPlace } from '../../build/corners.ts';
 import { isBarrier } from './hosts.ts';
 import { overFold } from './in-joint.ts';
+import { plays } from '../../build/by-role.ts';
 import { seals } from '../../build/moment.ts';
 import type { Cell, Plane } from './plane.ts';
 import { placeNode, type Follow, type Spot, type Ways } from './ways.ts';
@@ -79,7 +80,7 @@ function openEnds(
   return (['left', 'right'] as const).flatMap((side) => {
     const corner = corners.find((c) => c.id === `sill-${side}`);
     if (!corner || corner.state === 'one-piece' || corner.state === 'filled') return [];
-    const patch = corner.pieces.find((piece) => piece.startsWith('corner-patch'));
+    const patch = corner.pieces.find((piece) => plays(moment.build, piece, 'corner-patch'));
     return [{ side, fails: corner.state === 'patched' && patch && !moment.lost.has(patch) ? patch : null }];
   });
 }

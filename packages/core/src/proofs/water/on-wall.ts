@@ -1,7 +1,9 @@
 /** Water on the planes of the wall: straight down each column, until it leaves, soaks in or comes to the joint. */
 import { GRID_mm } from '../../geometry/vector.ts';
 import { BODY } from '../../build/replay.ts';
-import { isWallLayer, modelled } from './hosts.ts';
+import { plays } from '../../build/by-role.ts';
+import { buckSide, UNIT } from '../../methods/names.ts';
+import { modelled } from './hosts.ts';
 import { failedAt, movesDown } from './moves.ts';
 import { stands } from '../../build/moment.ts';
 import type { Cell, Plane } from './plane.ts';
@@ -20,7 +22,7 @@ export function onWall(ways: Ways, plane: Plane): Follow {
     else if (gap === 0 && kind === 'void') intoJoint(ways, at, node);
     else if (kind === 'outside' || kind === 'frame' || !below) ways.link(node, OUT);
     else {
-      const aside = leavesTo(plane, cell, gap, below, end);
+      const aside = leavesTo(ways, plane, { cell, gap, below, end });
       if (aside) ways.link(node, placeNode(aside));
       else if (below.host.kind === 'frame') ontoFrame(ways, plane, cell, gap, node);
       else down(ways, plane, at, gap, node, below);
@@ -42,7 +44,8 @@ function down(
     const over = plane.faces[below.stack[next - 1] ?? -1];
     const fails = thingOf(plane, failing);
     // A buck stands out of the plane behind it: what stays outside of it comes to its top or runs off beside it.
-    if (over?.face === BODY) ways.link(node, over.thing === 'buck-head' ? placeNode('buck-top') : OUT, fails);
+    if (over?.face === BODY)
+      ways.link(node, over.thing === buckSide('head') ? placeNode('buck-top') : OUT, fails);
     // Nothing bridges the joint between two hosts: it leads in.
     else if (seam && next === 0) ways.link(node, STRUCTURE, fails);
     else ways.link(node, ways.node(below, next), fails);
@@ -51,16 +54,16 @@ function down(
 
 /** The wall's own layer runs on where its model ends, and a cap throws its water clear. */
 function leavesTo(
+  { moment }: Ways,
   plane: Plane,
-  cell: Cell,
-  gap: number,
-  below: Cell,
-  end: number,
+  { cell, gap, below, end }: { cell: Cell; gap: number; below: Cell; end: number },
 ): 'out' | 'buck-top' | null {
   const face = cell.stack[gap - 1] ?? -1;
   const carrier = plane.faces[face];
   if (!carrier || below.stack.some((next) => plane.goesOn(face, next))) return null;
-  return isWallLayer(carrier.thing) && cell.y[0] <= end + 2 * GRID_mm ? 'out' : carrier.leadsTo;
+  return plays(moment.build, carrier.thing, 'wall-layer') && cell.y[0] <= end + 2 * GRID_mm
+    ? 'out'
+    : carrier.leadsTo;
 }
 
 /** Behind whatever spans the joint water is in it: on which side of the frame says the place of its column. */
@@ -69,7 +72,7 @@ function intoJoint(ways: Ways, { column: { x }, cell }: Spot, node: number): voi
   const { unit } = moment.build.context;
   const middle = (x[0] + x[1]) / 2;
   const high = (cell.y[0] + cell.y[1]) / 2;
-  if (!stands(moment, 'unit') || high < unit.bottom) return ontoSill(ways, middle, node);
+  if (!stands(moment, UNIT) || high < unit.bottom) return ontoSill(ways, middle, node);
   const side = high > unit.bottom + unit.height ? 'head' : middle < unit.left ? 'left' : 'right';
   // A recessed frame has its seal between this edge and the joint behind; one with fins is in the joint already.
   ways.link(node, placeNode(unit.finWidth === 0 ? `joint-${side}` : `cavity-${side}`));

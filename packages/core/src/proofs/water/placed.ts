@@ -6,12 +6,12 @@ import type { Sheet } from '../../geometry/sheet.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { Piece } from '../../methods/pieces/piece.ts';
 import { BODY, faceKey } from '../../build/replay.ts';
+import { pieceFor, piecesFor } from '../../build/by-role.ts';
+import type { Side } from '../../vocabulary/sides.ts';
 import type { PlaneFace } from './plane.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import type { Moment } from '../../build/moment.ts';
-
-export const planeIds = ['wall', 'inner-plane', 'sill-reveal', 'left-reveal', 'right-reveal'] as const;
-export type PlaneId = (typeof planeIds)[number];
+import type { PlaneId } from '../../vocabulary/planes.ts';
 
 /** On jambs water runs along the first axis of the surface; everywhere else along the second. */
 const TURNED: Readonly<Record<PlaneId, (p: Point2) => Point2>> = {
@@ -96,12 +96,13 @@ function bondOf(
   if (lost.has(piece.id) || HARD.has(material)) return { bondedAt: null };
   const last = state.contacts.findLast((c) => c.thing === piece.id && c.face === face && c.kind !== 'clamp');
   if (!last) return { bondedAt: null };
-  if (piece.id !== 'fin' || build.context.choices.mount === 'gasketed-fin') return { bondedAt: last.at };
-  const bead = build.pieces.find((p) => p.id === 'bead');
+  if (!piece.roles.includes('fin') || build.context.choices.mount === 'gasketed-fin')
+    return { bondedAt: last.at };
+  const bead = pieceFor(build, 'frame-bead');
   if (
     bead?.form !== 'bead' ||
-    lost.has('bead') ||
-    state.faces.get(faceKey('bead', BODY))?.state !== 'in place'
+    lost.has(bead.id) ||
+    state.faces.get(faceKey(bead.id, BODY))?.state !== 'in place'
   )
     return { bondedAt: null };
   return { bondedAt: last.at, beads: beadRuns(bead.paths, piece.sheet, face) };
@@ -137,24 +138,27 @@ function buckAsFace({ build, state, lost }: Moment): Unsorted[] {
     [x[0], y[1]],
   ];
   const out: Range = [leg - face, leg + W + face];
-  const sides = {
-    'buck-sill': ring(out, [leg - face, leg]),
-    'buck-head': ring(out, [leg + H, leg + H + face]),
-    'buck-left': ring([leg - face, leg], [leg, leg + H]),
-    'buck-right': ring([leg + W, leg + W + face], [leg, leg + H]),
+  const sides: Readonly<Record<Side, Polygon>> = {
+    sill: ring(out, [leg - face, leg]),
+    head: ring(out, [leg + H, leg + H + face]),
+    left: ring([leg - face, leg], [leg, leg + H]),
+    right: ring([leg + W, leg + W + face], [leg, leg + H]),
   };
-  return Object.entries(sides).flatMap(([thing, outline]): Unsorted[] => {
+  const bed = pieceFor(build, 'buck-bed');
+  return piecesFor(build, 'buck').flatMap(({ id: thing, side }): Unsorted[] => {
+    const outline = side && sides[side];
+    if (!outline) return [];
     const now = state.faces.get(faceKey(thing, BODY));
     if (now?.state !== 'in place') return [];
-    const bed = state.contacts.findLast((c) => c.thing === thing && c.kind === 'bead');
-    const holds = bed && !lost.has(thing) && !lost.has('buck-beads');
+    const bedded = state.contacts.findLast((c) => c.thing === thing && c.kind === 'bead');
+    const holds = bedded && !lost.has(thing) && !(bed && lost.has(bed.id));
     return [
       {
         thing,
         face: BODY,
         ring: outline,
         order: now.order,
-        bondedAt: holds ? bed.at : null,
+        bondedAt: holds ? bedded.at : null,
         material: 'solid',
         leadsTo: null,
       },

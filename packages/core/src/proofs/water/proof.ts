@@ -5,6 +5,7 @@ import type { Exposed } from '../../conditions/exposed.ts';
 import { overSillOf } from './over-sill.ts';
 import { lapsOn, type Lap } from './laps.ts';
 import { networkOf } from './network.ts';
+import { kindOf } from '../../build/by-role.ts';
 import { momentOf, type LostBond } from '../../build/moment.ts';
 import type { WaterSource } from './sources.ts';
 import { tracesOf, waterVerdict, type SourceTrace } from './trace.ts';
@@ -32,15 +33,14 @@ export function proveWater(
   exposed: Pick<Exposed, 'asked_Pa'>,
   o: { count?: number; lost?: readonly LostBond[] } = {},
 ): WaterProof {
-  const { choices, numbers, opening } = build.context;
-  const overSill = overSillOf({ choices, numbers, depth_mm: opening.depth, asked_Pa: exposed.asked_Pa });
+  const overSill = overSillOf(build, exposed.asked_Pa);
   const { count = build.steps.length, lost = [] } = o;
   const network = networkOf(momentOf(build, count, lost), overSill);
   const traces = tracesOf(network);
   return {
     traces,
     laps: lapsOn(build, network.planes),
-    singles: singlesOf(traces),
+    singles: singlesOf(traces, build),
     verdict: verdictOfTraces(traces, build),
   };
 }
@@ -48,10 +48,7 @@ export function proveWater(
 export const verdictOfTraces = (traces: readonly SourceTrace[], build: Build): Verdict =>
   gravest(traces.flatMap(({ parts }) => parts.map((part) => waterVerdict(part, build))));
 
-/** Left and right of one kind of piece. */
-const kindOf = (thing: string): string => thing.replace(/-(left|right)$/, '');
-
-export function singlesOf(traces: readonly SourceTrace[]): SingleBond[] {
+export function singlesOf(traces: readonly SourceTrace[], build: Build): SingleBond[] {
   const singles = new Map<
     string,
     { things: Set<string>; sources: Set<WaterSource> } & Pick<SingleBond, 'wets' | 'width_mm'>
@@ -60,7 +57,7 @@ export function singlesOf(traces: readonly SourceTrace[]): SingleBond[] {
     for (const { k, bonds, wets, width_mm } of parts) {
       const [bond] = bonds;
       if (k !== 1 || bond === undefined || !wets) continue;
-      const key = `${kindOf(bond)} ${wets}`;
+      const key = `${kindOf(build, bond)} ${wets}`;
       const known = singles.get(key) ?? { things: new Set(), sources: new Set(), wets, width_mm: 0 };
       known.things.add(bond);
       known.sources.add(source);

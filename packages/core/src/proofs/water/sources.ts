@@ -3,6 +3,7 @@ import type { Range } from '../../geometry/solid.ts';
 import { headCorners, layerBehindBuck, modelled } from './hosts.ts';
 import { inJoint } from './in-joint.ts';
 import { stands } from '../../build/moment.ts';
+import { UNIT } from '../../methods/names.ts';
 import { placeNode, type Ways } from './ways.ts';
 
 export const waterSources = ['wall-above', 'head-corners', 'frame-joint', 'unit-sill', 'mullion'] as const;
@@ -50,7 +51,7 @@ function fromAbove(source: WaterSource, ways: Ways): Starts {
 }
 
 function fromJoint({ moment }: Ways): Start[] {
-  if (!stands(moment, 'unit')) return [];
+  if (!stands(moment, UNIT)) return [];
   const { unit } = moment.build.context;
   return (['head', 'left', 'right'] as const).map((side): Start => {
     const length = side === 'head' ? unit.width : unit.height;
@@ -61,7 +62,7 @@ function fromJoint({ moment }: Ways): Start[] {
 /** The unit's own corners at the sill, and the ends of its mullions: on the outer side of all that lies there. */
 function fromUnit(source: WaterSource, ways: Ways): Start[] {
   const { moment, planes } = ways;
-  if (!stands(moment, 'unit')) return [];
+  if (!stands(moment, UNIT)) return [];
   const { unit } = moment.build.context;
   const right = unit.left + unit.width;
   const under: Range[] =

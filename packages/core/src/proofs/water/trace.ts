@@ -6,7 +6,7 @@ import { waysTo, type Search } from './graph.ts';
 import { isBarrier } from './hosts.ts';
 import { networkOf, type Network } from './network.ts';
 import type { OverSill } from './on-sill.ts';
-import type { PlaneId } from './placed.ts';
+import type { PlaneId } from '../../vocabulary/planes.ts';
 import { momentOf, type LostBond } from '../../build/moment.ts';
 import type { Start, WaterSource } from './sources.ts';
 import { placeNode, places, type Place } from './ways.ts';

@@ -1,7 +1,7 @@
 /** The places water can be at and the ways between them, followed from where it is let go: no place it never comes to. */
 import { noEdges } from './graph.ts';
 import { failedAt, movesDown, type Edge } from './moves.ts';
-import type { PlaneId } from './placed.ts';
+import type { PlaneId } from '../../vocabulary/planes.ts';
 import type { Moment } from '../../build/moment.ts';
 import type { Cell, Column, Plane } from './plane.ts';
 

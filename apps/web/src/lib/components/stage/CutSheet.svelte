@@ -12,6 +12,7 @@
   import {
     flatPieces,
     formatLength,
+    kindOf,
     materialTexts,
     pieceText,
     type CutRow,
@@ -40,7 +41,7 @@
       const flat = flatPieces(build?.pieces ?? []);
       for (const cut of cuts) {
         const key = [
-          cut.piece.replace(/-(left|right)$/, ''),
+          build ? kindOf(build, cut.piece) : cut.piece,
           cut.material,
           Math.round(cut.length_mm * 10),
           Math.round(cut.width_mm * 10),

@@ -13,22 +13,16 @@
 
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
+  import { methodGroups } from './method-groups.ts';
   import { axes, axisTexts, choiceText, ruleTexts, rulesNaming, type Choice } from '@hulvek/core';
 
   let { choices, inherited, onchoose }: MethodChoicesProps = $props();
   const id = $props.id();
   /** What a choice can contradict. */
   const against = (axis: AxisId) => rulesNaming(axis, choices[axis]).map((rule) => ruleTexts[rule].title);
-  const GROUPS: readonly { name: keyof typeof text.detail.axisGroups; axes: readonly AxisId[] }[] = [
-    { name: 'wall', axes: ['waterLayer', 'airLayer', 'wrapEdge', 'flapEdge', 'sequence'] },
-    { name: 'unit', axes: ['mount', 'setFrom', 'position', 'buck'] },
-    { name: 'sill', axes: ['sillDrain', 'pan', 'bedding', 'beadOn', 'bottomFin', 'windSkirt'] },
-    { name: 'round', axes: ['jambs', 'head', 'tapeEdge', 'outerJoint'] },
-    { name: 'inside', axes: ['gapFill', 'shims', 'innerSeal', 'guard', 'trim'] },
-  ];
 </script>
 
-{#each GROUPS as { name, axes: own } (name)}
+{#each methodGroups as { name, axes: own } (name)}
   <fieldset>
     <legend>{text.detail.axisGroups[name]}</legend>
     {#each own as axis (axis)}

@@ -26,9 +26,11 @@
     handlingText,
     needTexts,
     pieceText,
+    plays,
     stepText,
     type Blocker,
     type Entry,
+    type PieceRole,
   } from '@hulvek/core';
 
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
@@ -43,10 +45,14 @@
   let asking = $state<'note' | 'override' | 'built' | null>(null);
   const words = $derived(stepText(step.id));
   const cuts = $derived((log.plan?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
-  const shims = $derived(step.places.some((id) => id.endsWith('shims')) ? (log.plan?.fit?.shims ?? []) : []);
-  const ownShims = $derived(shims.filter((s) => (s.side === 'sill') === step.places.includes('sill-shims')));
+  const places = $derived.by(() => {
+    const build = log.plan?.build;
+    return (role: PieceRole) => step.places.some((id) => build && plays(build, id, role));
+  });
+  const shims = $derived(places('shims') ? (log.plan?.fit?.shims ?? []) : []);
+  const ownShims = $derived(shims.filter((s) => (s.side === 'sill') === places('sill-shims')));
   /** Said where the unit is in somebody's hands. */
-  const lifts = $derived(step.places.includes('unit') || step.id === 'dry-fit');
+  const lifts = $derived(places('unit'));
   const handling = $derived(
     lifts && log.plan?.unit ? handlingOf(log.plan.unit, log.plan.job.job.handling) : null,
   );

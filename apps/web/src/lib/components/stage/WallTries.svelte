@@ -18,7 +18,9 @@
   const units = $derived(desk.editor.context.job.units);
   const length = (mm: number) => formatLength(mm, units);
   const pieces = $derived(
-    (desk.build?.pieces ?? []).map((p) => p.id).filter((id) => id !== 'fin' && id !== 'unit'),
+    (desk.build?.pieces ?? [])
+      .filter(({ roles }) => !roles.includes('fin') && !roles.includes('unit'))
+      .map(({ id }) => id),
   );
   const steps = $derived(desk.build?.steps ?? []);
   let asking = $state<'piece' | 'step' | null>(null);

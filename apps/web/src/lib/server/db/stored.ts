@@ -1,6 +1,5 @@
 /** Rows as documents: what the database keeps is read like anything else that comes from outside. */
-import type {
-  shelfKinds} from '@hulvek/core';
+import type { shelfKinds } from '@hulvek/core';
 import {
   mustRead,
   sideHeatSchema,

@@ -42,7 +42,11 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
     .where(here(readings))
     .orderBy(asc(readings.receivedAt), asc(readings.id));
   const plans = await db.select().from(planIssues).where(here(planIssues)).orderBy(asc(planIssues.version));
-  const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.at), asc(entries.seq));
+  const done = await db
+    .select()
+    .from(entries)
+    .where(here(entries))
+    .orderBy(asc(entries.at), asc(entries.seq));
   const of = byOpening;
   const [r, i, e] = [of(measured), of(plans), of(done)];
   return documents.map(({ document: stored, version }) => {

@@ -1,6 +1,6 @@
 /** Which piece laps over which, from low to high: the shingle rule as a table. */
-import type { ParameterId } from '../../vocabulary/parameters.ts';
-import type { PlaneId } from './placed.ts';
+import type { ParameterId } from '../vocabulary/parameters.ts';
+import type { PlaneId } from '../vocabulary/planes.ts';
 
 export interface ShinglePair {
   readonly plane: PlaneId;

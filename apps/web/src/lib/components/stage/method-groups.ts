@@ -1,0 +1,10 @@
+/** Where each axis of a method stands on the page. An axis without a place here fails a test. */
+import type { AxisId } from '@hulvek/core';
+
+export const methodGroups = [
+  { name: 'wall', axes: ['waterLayer', 'airLayer', 'wrapEdge', 'flapEdge', 'sequence'] },
+  { name: 'unit', axes: ['mount', 'setFrom', 'position', 'buck'] },
+  { name: 'sill', axes: ['sillDrain', 'pan', 'bedding', 'beadOn', 'bottomFin', 'windSkirt'] },
+  { name: 'round', axes: ['jambs', 'head', 'tapeEdge', 'outerJoint'] },
+  { name: 'inside', axes: ['gapFill', 'shims', 'innerSeal', 'guard', 'trim'] },
+] as const satisfies readonly { name: string; axes: readonly AxisId[] }[];
