@@ -3,6 +3,7 @@ import { building } from '$app/environment';
 import { database, migrateDatabase } from '$lib/server/db/index.ts';
 import { log } from '$lib/server/log.ts';
 import { personOf } from '$lib/server/services/accounts.ts';
+import { fillIssues } from '$lib/server/services/fill-issues.ts';
 import { loadDemoIfEmpty, resetDemo } from '$lib/server/services/demo.ts';
 import { stockEmptyShelf } from '$lib/server/services/shelf.ts';
 import { may } from '$lib/rights.ts';
@@ -25,6 +26,7 @@ export const init: ServerInit = async () => {
   if (building) return;
   const db = database();
   await migrateDatabase(db);
+  await fillIssues(db);
   await stockEmptyShelf(db);
   if (process.env.HULVEK_DEMO === 'reset') await resetDemo(db);
   else if (process.env.HULVEK_DEMO !== 'off') await loadDemoIfEmpty(db);

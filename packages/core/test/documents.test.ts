@@ -89,7 +89,7 @@ describe('stored values', () => {
   const file = `${folder}stored-values.json`;
   const now = [
     ...new Set([
-      ...storedValues(jobFileJsonSchema()),
+      ...storedValues(jobFileJsonSchema()).filter((value) => !value.startsWith('version: ')),
       ...pieceRows.map(({ id }) => `piece: ${id}`),
       ...stepRows.map(({ id }) => `step: ${id}`),
       ...ruleIds.map((id) => `rule: ${id}`),

@@ -29,8 +29,8 @@ describe('job file', () => {
   it.each([
     [
       'another version',
-      (d: never) => Object.assign(d, { version: 3 }),
-      'version: the file has version 3, this program reads version 2',
+      (d: never) => Object.assign(d, { version: 4 }),
+      'version: the file has version 4, this program reads version 3',
     ],
     [
       'another format',

@@ -1,8 +1,8 @@
 /** From the opening as measured, its wall, unit and method to the build-up in space and over time. */
 import type { OpeningFrame, Station } from '../survey/frame.ts';
-import type { Wall } from '../documents/wall.ts';
 import type { Unit } from '../documents/unit.ts';
-import type { MethodDocument } from '../documents/method.ts';
+import type { JobContext } from '../documents/job.ts';
+import type { Opening } from '../documents/opening.ts';
 import { type Choices, holdsFor, FINNED } from '../vocabulary/axes.ts';
 import type { ParameterValues } from '../vocabulary/parameters.ts';
 import type { Fit, Build, PlannedStep } from './build.ts';
@@ -12,6 +12,8 @@ import { factsOf } from '../methods/choices.ts';
 import { pieceRows } from '../methods/piece-rows.ts';
 import { liesOnOpening, makePiece } from '../methods/pieces/index.ts';
 import { revealLayers } from './reveal-layers.ts';
+import { eventsOf } from './replay.ts';
+import { subjectOf, type Subject } from './subject.ts';
 import { orderedSteps } from './sequence.ts';
 import { stepRows } from '../methods/step-rows.ts';
 import { fastening } from '../methods/fasteners.ts';
@@ -27,23 +29,32 @@ import { cutSize } from '../geometry/sheet.ts';
 /** Least clear size that must remain above the sloped sill and inside a buck for anything to be described at all. */
 const LEAST_CLEAR_mm = 50;
 
-interface BuildInput {
-  readonly frame: OpeningFrame;
-  readonly wall: Wall;
-  readonly unit: Unit;
-  readonly method: MethodDocument;
-  readonly choices: Choices;
-  readonly numbers: ParameterValues;
-  readonly depth_mm: number | undefined;
-  readonly setbackGiven: boolean;
+type BuildInput = { readonly [Part in keyof Subject]: NonNullable<Subject[Part]> };
+
+/**
+ * Returns the build-up of one opening; `null` while something is missing that it is made from, and where the numbers
+ * leave no opening to build in. Equal inputs give equal builds: nothing in it says whose opening it is.
+ */
+export function buildOpening(opening: Opening, job: JobContext): Build | null {
+  return buildOf(subjectOf(opening, job));
 }
 
-/** `null` where the numbers leave no opening to build in. */
-export function build(input: BuildInput): { fit: Fit; build: Build } | null {
-  const { wall, unit, method, choices, numbers, depth_mm } = input;
+export function buildOf(subject: Subject): Build | null {
+  const { wall, unit, method, choices, frame } = subject;
+  if (!wall || !unit || !method || !choices || !frame) return null;
+  return built({ ...subject, wall, unit, method, choices, frame });
+}
+
+function built(input: BuildInput): Build | null {
+  const { wall, unit, method, choices, numbers } = input;
   const buck = buckOf(choices, numbers, method);
   const frame = insideBuck(input.frame, buck?.leg ?? 0);
-  const opening = openingGeometry({ ...input, cover: input.frame.cover, measuredDepth_mm: depth_mm, buck });
+  const opening = openingGeometry({
+    ...input,
+    cover: input.frame.cover,
+    measuredDepth_mm: input.readings.depth,
+    buck,
+  });
   const clear = Math.min(opening.width, opening.height - sillHeight(numbers, opening.depth));
   if (opening.depth <= numbers.panInset || clear <= LEAST_CLEAR_mm) return null;
   const finned = isFinned(choices);
@@ -71,17 +82,16 @@ export function build(input: BuildInput): { fit: Fit; build: Build } | null {
   const pieces = rows.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
   if (fit.result.trim.length > 0) facts.add('opening-must-be-trimmed');
   const steps = orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, pieces, fit));
-  const events = steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
   return {
+    wall,
+    unit,
     fit,
-    build: {
-      context,
-      base: baseSolids(opening, choices, numbers),
-      pieces,
-      steps,
-      events,
-      fastening: fastening({ ...context, shims: fit.shims }),
-    },
+    context,
+    base: baseSolids(opening, choices, numbers),
+    pieces,
+    steps,
+    events: eventsOf(steps),
+    fastening: fastening({ ...context, shims: fit.shims }),
   };
 }
 
@@ -152,7 +162,7 @@ function fitUnit(input: {
 const rounded = (mm: number): number => Math.round(mm);
 
 /** The row with only what there is to do here: events about pieces of other methods fall out. */
-function plannedStep(row: StepRow, pieces: readonly Piece[], fit: Fit): PlannedStep {
+function plannedStep({ when: _, ...row }: StepRow, pieces: readonly Piece[], fit: Fit): PlannedStep {
   const here = new Set([...pieces.map((piece) => piece.id), 'opening']);
   const events = row.events.filter((event) => here.has(event.thing));
   const covers = row.covers.filter((id) => here.has(id));

@@ -1,4 +1,6 @@
 /** The build-up of one opening in space and over time. */
+import type { Unit } from '../documents/unit.ts';
+import type { Wall } from '../documents/wall.ts';
 import type { StepRow } from '../methods/method.ts';
 import type { Placement } from '../fit/placement.ts';
 import type { FitLimits, FitResult } from '../fit/verdict.ts';
@@ -9,7 +11,8 @@ import type { Piece } from '../methods/pieces/piece.ts';
 import type { WallEvent } from '../vocabulary/events.ts';
 import type { Fastening } from '../methods/fasteners.ts';
 
-export interface PlannedStep extends StepRow {
+/** A row with only what there is to do here. */
+export interface PlannedStep extends Omit<StepRow, 'when'> {
   /** Pieces that come onto the wall in this step. */
   readonly places: readonly string[];
   /** Equal for equal content: a tick given on an older plan stands where this has not changed. */
@@ -25,6 +28,9 @@ export interface Fit {
 
 /** The build-up in space and over time; present once opening, wall, unit and method are known. */
 export interface Build {
+  readonly wall: Wall;
+  readonly unit: Unit;
+  readonly fit: Fit;
   readonly context: UnitContext;
   /** What stands before the first step: framing and sheathing. */
   readonly base: readonly Solid[];

@@ -4,7 +4,7 @@ import type { PieceEdge } from '../vocabulary/piece-edges.ts';
 import type { Sheet } from '../geometry/sheet.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
-import { replay, thingsOf } from './replay.ts';
+import { eventsOf, replay, thingsOf } from './replay.ts';
 import type { Build, PlannedStep } from './build.ts';
 
 export type WallChange =
@@ -123,7 +123,7 @@ export function inOrder(build: Build, steps: readonly PlannedStep[]): Build | nu
     if (step.after.some(({ step: id, because }) => because === 'physical' && !done.has(id))) return null;
     done.add(step.id);
   }
-  const events = steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
+  const events = eventsOf(steps);
   try {
     replay(thingsOf(build.pieces), events);
   } catch {

@@ -12,3 +12,5 @@ export * from './scene.ts';
 export * from './slope.ts';
 export * from './stack.ts';
 export { kindOf, piecesFor, pieceFor, pieceNamed, plays } from './by-role.ts';
+export { buildOf, buildOpening } from './build-opening.ts';
+export * from './frozen.ts';

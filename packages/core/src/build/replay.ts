@@ -33,6 +33,11 @@ export interface WallState {
 /** Faces of every thing that events may name; a solid is a thing with the one face `body`. */
 export type Things = ReadonlyMap<string, readonly string[]>;
 
+/** Everything done, step after step. */
+export const eventsOf = (
+  steps: readonly { readonly id: string; readonly events: readonly Omit<WallEvent, 'step'>[] }[],
+): WallEvent[] => steps.flatMap((step) => step.events.map((event) => ({ ...event, step: step.id })));
+
 export const BODY = 'body';
 export const thingsOf = (pieces: readonly Piece[]): Things =>
   new Map(

@@ -1,7 +1,7 @@
 /** How thick the flashing is that the unit must pass, read from the pieces themselves. */
 import type { Side } from '../vocabulary/sides.ts';
 import { contains } from '../geometry/polygon.ts';
-import type { SurfaceId } from '../geometry/surface.ts';
+import type { SurfaceId } from '../vocabulary/surfaces.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import { sheetMaterials } from '../vocabulary/materials.ts';
 import { sillHeight, type PieceContext } from '../methods/pieces/context.ts';

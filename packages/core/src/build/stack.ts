@@ -1,7 +1,7 @@
 /** What lies over what, and what sticks to what, at any moment: read from the events and the geometry together. */
 import { contains, intersection, type Polygon } from '../geometry/polygon.ts';
 import type { SheetFace } from '../geometry/sheet.ts';
-import type { SurfaceId } from '../geometry/surface.ts';
+import type { SurfaceId } from '../vocabulary/surfaces.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Build } from './build.ts';
 import { pieceNamed } from './by-role.ts';

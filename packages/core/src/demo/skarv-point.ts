@@ -2,6 +2,7 @@
 import { generatedMonths } from '../climate/months.ts';
 import { presets } from '../methods/schools.ts';
 import type { PresetId } from '../vocabulary/presets.ts';
+import { issueOf } from '../plan/issue.ts';
 import { planOpening } from '../plan/plan-opening.ts';
 import {
   contextOf,
@@ -281,25 +282,16 @@ export function skarvPoint(): JobFile {
 
 function halfInstalled(file: JobFile): Pick<JobFile['records'], 'issues' | 'entries'> {
   const subject = openingsOf(file).find((o) => o.id === HALF_DONE);
-  const [wall] = file.walls;
-  const [method] = file.methods;
-  const used = file.units.find((u) => u.id === subject?.unit);
-  if (!subject || !wall || !method || !used) throw new Error('the demo job lost an opening');
-  const plan = planOpening(subject, contextOf(file));
+  if (!subject) throw new Error('the demo job lost an opening');
   const at = (minute: number) => new Date(START + minute * 60_000).toISOString();
+  const issue = issueOf(planOpening(subject, contextOf(file)), {
+    version: 1,
+    person: 'Ines Kallas',
+    at: at(-20),
+  });
+  if (!issue) throw new Error('the demo opening cannot be built');
   return {
-    issues: [
-      {
-        version: 1,
-        person: 'Ines Kallas',
-        at: at(-20),
-        opening: subject,
-        wall,
-        unit: used,
-        method,
-        steps: (plan.build?.steps ?? []).map(({ id, hash }) => ({ id, hash })),
-      },
-    ],
+    issues: [issue],
     entries: DONE.map(([step, minute, kind, person, note], i) => ({
       id: `5ca20000-0000-4000-8000-${String(i + 1).padStart(12, '0')}`,
       opening: subject.id,

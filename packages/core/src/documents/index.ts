@@ -14,3 +14,4 @@ export * from './wall.ts';
 export * from './read.ts';
 export { renamed } from './renamed.ts';
 export type { DocumentProblem } from './plain-problem.ts';
+export type { FrozenBuild } from './frozen-build.ts';

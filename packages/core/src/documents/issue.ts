@@ -1,6 +1,7 @@
 /** A plan frozen when work began. */
 import { z } from 'zod';
 import { name, instant, words } from './fields.ts';
+import { frozenBuildSchema } from './frozen-build.ts';
 import { openingSchema } from './opening.ts';
 import { wallSchema } from './wall.ts';
 import { unitSchema } from './unit.ts';
@@ -17,6 +18,8 @@ export const issueSchema = z.strictObject({
   method: methodSchema,
   /** Content of every step at that moment, so that a later plan knows which ticks still stand. */
   steps: z.array(z.strictObject({ id: words(60), hash: words(64) })).max(200),
+  /** The wall that was cut; left out only in files written before it was kept, which are filled in when read in. */
+  build: frozenBuildSchema.optional(),
 });
 
 export type Issue = z.infer<typeof issueSchema>;

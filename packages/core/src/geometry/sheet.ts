@@ -1,7 +1,8 @@
 /** Thin pieces: a flat outline folded face by face onto surfaces. What is cut and what is drawn is the same thing. */
 import type { SheetMaterialId } from '../vocabulary/materials.ts';
 import { area, bounds, rectangle, type Bounds, type Polygon } from './polygon.ts';
-import { onSurface, toSurface, type Surface, type SurfaceId } from './surface.ts';
+import { onSurface, toSurface, type Surface } from './surface.ts';
+import type { SurfaceId } from '../vocabulary/surfaces.ts';
 import { GRID_mm, distance2, distance3, snap2, type Point2, type Point3 } from './vector.ts';
 
 export interface SheetFace {

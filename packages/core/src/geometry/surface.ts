@@ -1,33 +1,7 @@
 /** Plane faces of solids that sheets can lie on. */
 import { add3, cross3, dot3, scale3, sub3, type Point2, type Point3 } from './vector.ts';
-
-/** Faces that every opening has, whatever is built into it. */
-export const openingSurfaceIds = [
-  'wall',
-  'sill-reveal',
-  'left-reveal',
-  'right-reveal',
-  'head-reveal',
-  'sill-rear',
-] as const;
-/** Further ones: the plane behind a buck or a cavity, the buck's outer sides, the frame's sides, a drip cap. */
-export const surfaceIds = [
-  ...openingSurfaceIds,
-  'inner-plane',
-  'tray-shelf',
-  'buck-left',
-  'buck-right',
-  'buck-head',
-  'buck-sill',
-  'unit-inside',
-  'unit-left',
-  'unit-right',
-  'unit-head',
-  'unit-sill',
-  'cap-shelf',
-  'cap-drop',
-] as const;
-export type SurfaceId = (typeof surfaceIds)[number];
+import type { openingSurfaceIds} from '../vocabulary/surfaces.ts';
+import { type SurfaceId } from '../vocabulary/surfaces.ts';
 /** The surfaces of one opening, generated from what stands there. */
 export type Surfaces = Readonly<
   Record<(typeof openingSurfaceIds)[number], Surface> & Partial<Record<SurfaceId, Surface>>

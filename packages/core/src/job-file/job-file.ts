@@ -16,7 +16,7 @@ import { migrated } from '../documents/read.ts';
 import { isFields } from '../documents/renamed.ts';
 
 export const JOB_FORMAT = 'hulvek-job';
-export const JOB_VERSION = 2;
+export const JOB_VERSION = 3;
 
 const many = 5000;
 
@@ -98,7 +98,11 @@ export type JobFileResult =
   | { readonly ok: false; readonly problems: readonly FileProblem[] };
 
 /** Steps from each older version to the next. */
-const migrations: Readonly<Record<number, (file: Record<string, unknown>) => unknown>> = { 1: fromVersion1 };
+const migrations: Readonly<Record<number, (file: Record<string, unknown>) => unknown>> = {
+  1: fromVersion1,
+  // Frozen plans may now carry the wall that was cut; those that do not are filled in where plans are made.
+  2: (file) => ({ ...file, version: 3 }),
+};
 
 /** Reads a job file from its text; every problem carries its place and a plain sentence. */
 export function readJobFile(text: string): JobFileResult {

@@ -1,5 +1,5 @@
 /** The door of this room. */
-export * from './frozen-plan.ts';
+export * from './issue.ts';
 export * from './heat-findings.ts';
 export * from './heat-studies.ts';
 export * from './plan-opening.ts';

@@ -15,3 +15,4 @@ export * from './verdict.ts';
 export * from './wall-layers.ts';
 export * from './weather.ts';
 export * from './roles.ts';
+export * from './surfaces.ts';

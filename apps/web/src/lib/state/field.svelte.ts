@@ -6,7 +6,7 @@ import { may, mayLook, ENTRY_ACTION } from '$lib/rights.ts';
 import { text } from '$lib/texts/en.ts';
 import {
   contentHash,
-  frozenPlan,
+  frozenBuild,
   progress,
   refusal,
   standing,
@@ -48,9 +48,9 @@ export class FieldLog {
     const onTheirWay = line === 'idle' || line === 'sending';
     return new Set(onTheirWay ? [] : this.store.waiting.map((item) => item.id));
   });
-  /** The plan as it was frozen, worked out again from its own inputs. */
-  plan = $derived.by((): Plan | null => this.issue && frozenPlan(this.issue, this.store.context.job));
-  steps = $derived.by(() => this.plan?.build?.steps ?? []);
+  /** The wall that was cut, as it was frozen. */
+  frozen = $derived.by(() => this.issue && frozenBuild(this.issue, this.store.context.job));
+  steps = $derived.by(() => this.frozen?.build.steps ?? []);
   progress = $derived.by((): readonly StepProgress[] =>
     progress(this.steps, this.issues, this.entries, this.now),
   );

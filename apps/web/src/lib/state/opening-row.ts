@@ -2,7 +2,7 @@
 import type { OpeningPart } from '$lib/contract/pack.ts';
 import {
   formatSize,
-  frozenPlan,
+  frozenBuild,
   progress,
   shareDone,
   type FitVerdict,
@@ -45,13 +45,13 @@ export function openingRow(
   };
 }
 
-/** Progress against the newest frozen plan, planned again from its own inputs. */
+/** Progress against the newest frozen plan. */
 function doneShare(
   job: Job,
   { issues, entries }: Pick<OpeningPart, 'issues' | 'entries'>,
   now: string,
 ): number | null {
   const issue = issues.at(-1);
-  const steps = issue && frozenPlan(issue, job).build?.steps;
+  const steps = issue && frozenBuild(issue, job)?.build.steps;
   return steps ? shareDone(progress(steps, issues, entries, now)) : null;
 }

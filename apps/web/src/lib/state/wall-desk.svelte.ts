@@ -3,6 +3,7 @@ import {
   asBuilt,
   cutDrawing,
   faceDrawing,
+  frozenBuild,
   formatLength,
   pieceText,
   planOpening,
@@ -62,10 +63,12 @@ export class WallDesk {
     return plan.findings.filter((f) => this.proofs.includes(f.proof));
   }
 
+  /** The wall that was cut, with what was done otherwise; before anything was, the planned one. */
   built = $derived.by((): AsBuilt | null => {
-    const { build } = this.plan;
-    const entries = this.editor.store.view(this.editor.id)?.entries ?? [];
-    return build ? asBuilt(build, entries) : null;
+    const view = this.editor.store.view(this.editor.id);
+    const issue = view?.issues.at(-1);
+    const build = issue ? frozenBuild(issue, this.editor.context.job)?.build : this.plan.build;
+    return build ? asBuilt(build, view?.entries ?? []) : null;
   });
   tried = $derived.by((): ChangedBuild | null => {
     const { build } = this.plan;

@@ -5,7 +5,8 @@
  * the face the unit's joint lies in, + to the weather. Without a buck that is the rough opening and the sheathing's
  * outer face; `origin` says where this frame stands in the wall's own.
  */
-import { surfaceOf, type Surface, type SurfaceId, type Surfaces } from '../../geometry/surface.ts';
+import { surfaceOf, type Surface, type Surfaces } from '../../geometry/surface.ts';
+import type { SurfaceId } from '../../vocabulary/surfaces.ts';
 import { radians, type Point3 } from '../../geometry/vector.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
 import type { ParameterValues } from '../../vocabulary/parameters.ts';

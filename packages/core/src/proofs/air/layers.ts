@@ -1,6 +1,6 @@
 /** Which layer of the wall keeps the air out, and what stands under the sheets of a section. */
 import type { CutId } from '../../vocabulary/sides.ts';
-import type { SurfaceId } from '../../geometry/surface.ts';
+import type { SurfaceId } from '../../vocabulary/surfaces.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
 import { buckSide, UNIT, wallLayerPiece } from '../../methods/names.ts';
 import type { PieceContext } from '../../methods/pieces/context.ts';

@@ -4,7 +4,7 @@ import type { CutId } from '../../vocabulary/sides.ts';
 import { bounds } from '../../geometry/polygon.ts';
 import { depthAt, type CutPlane, type Range, type Solid } from '../../geometry/solid.ts';
 import type { SheetFace } from '../../geometry/sheet.ts';
-import type { SurfaceId } from '../../geometry/surface.ts';
+import type { SurfaceId } from '../../vocabulary/surfaces.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { Piece } from '../../methods/pieces/piece.ts';

@@ -1,7 +1,7 @@
 /** The planes that water runs on, with what lies on them at one moment of the work. */
 import type { Polygon } from '../../geometry/polygon.ts';
 import type { Range } from '../../geometry/solid.ts';
-import type { SurfaceId } from '../../geometry/surface.ts';
+import type { SurfaceId } from '../../vocabulary/surfaces.ts';
 import type { Sheet } from '../../geometry/sheet.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { Piece } from '../../methods/pieces/piece.ts';

@@ -76,8 +76,8 @@
 {/snippet}
 
 <div class="stage">
-  {#if log.plan?.build}
-    {@const build = log.plan.build}
+  {#if log.frozen}
+    {@const { build } = log.frozen}
     <section class="drawing" aria-label={text.detail.viewLabel}>
       <Paper
         label={text.install.drawing}

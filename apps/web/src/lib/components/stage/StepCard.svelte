@@ -44,17 +44,17 @@
   let note = $state('');
   let asking = $state<'note' | 'override' | 'built' | null>(null);
   const words = $derived(stepText(step.id));
-  const cuts = $derived((log.plan?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
+  const cuts = $derived((log.frozen?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
   const places = $derived.by(() => {
-    const build = log.plan?.build;
+    const build = log.frozen?.build;
     return (role: PieceRole) => step.places.some((id) => build && plays(build, id, role));
   });
-  const shims = $derived(places('shims') ? (log.plan?.fit?.shims ?? []) : []);
+  const shims = $derived(places('shims') ? (log.frozen?.build.fit.shims ?? []) : []);
   const ownShims = $derived(shims.filter((s) => (s.side === 'sill') === places('sill-shims')));
   /** Said where the unit is in somebody's hands. */
   const lifts = $derived(places('unit'));
   const handling = $derived(
-    lifts && log.plan?.unit ? handlingOf(log.plan.unit, log.plan.job.job.handling) : null,
+    lifts && log.issue ? handlingOf(log.issue.unit, log.store.context.job.handling) : null,
   );
   const length = $derived((mm: number) => formatLength(mm, units));
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));

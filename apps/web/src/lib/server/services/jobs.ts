@@ -1,6 +1,7 @@
 /** Jobs and their openings: what people entered, read and written as the documents of the core. */
 import {
   contentHash,
+  filledIn,
   JOB_FORMAT,
   JOB_VERSION,
   type Job,
@@ -70,7 +71,7 @@ export async function importJob(db: Database, file: JobFile, owner: string | nul
       jobId: job.id,
       openingId: document.opening.id,
       version: document.version,
-      document,
+      document: filledIn(document, job),
     }));
     for (const part of parts(issues)) await tx.insert(planIssues).values(part);
     for (const part of parts(records.entries.map((entry) => entryRow(job.id, entry)))) {

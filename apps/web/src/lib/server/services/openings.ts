@@ -13,6 +13,7 @@ import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, openings, openingVersions, planIssues, readings } from '../db/schema/index.ts';
 import type { OpeningPart } from '../../contract/pack.ts';
 import { storedEntry, storedIssue, storedOpening, storedReading } from '../db/stored.ts';
+import { LRU } from '../lru.ts';
 import { announce } from './changes.ts';
 
 export type { OpeningPart };
@@ -60,6 +61,49 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
     };
   });
 }
+
+/** Everything done at an opening, in the order in which it is told. */
+export const loadEntries = async (db: Queries, job: string, opening: string): Promise<Entry[]> =>
+  (
+    await db
+      .select()
+      .from(entries)
+      .where(and(eq(entries.jobId, job), eq(entries.openingId, opening)))
+      .orderBy(asc(entries.at), asc(entries.seq))
+  ).map(storedEntry);
+
+/** Frozen plans already read, by their place and the moment they were frozen: they never change. */
+const knownIssues = new LRU<Issue>(500);
+
+/** The frozen plans of an opening, oldest first; each is read from the database once. */
+export async function loadIssues(db: Queries, job: string, opening: string): Promise<Issue[]> {
+  const here = and(eq(planIssues.jobId, job), eq(planIssues.openingId, opening));
+  const stamps = await db
+    .select({ version: planIssues.version, stamp: sql<string>`${planIssues.document} ->> 'at'` })
+    .from(planIssues)
+    .where(here)
+    .orderBy(asc(planIssues.version));
+  const key = ({ version, stamp }: (typeof stamps)[number]) => `${job} ${opening} ${version} ${stamp}`;
+  if (stamps.every((row) => knownIssues.has(key(row))))
+    return stamps.flatMap((row) => knownIssues.get(key(row)) ?? []);
+  const rows = await db.select().from(planIssues).where(here).orderBy(asc(planIssues.version));
+  const issues = rows.map((row) => storedIssue(row.document));
+  issues.forEach((issue, i) => {
+    const row = stamps[i];
+    if (row && issue.build) knownIssues.set(key(row), issue);
+  });
+  return issues;
+}
+
+/** What a device needs of an opening: work goes by the newest frozen plan, of older ones the fingerprints are enough. */
+export const forDevice = (part: OpeningPart): OpeningPart => ({
+  ...part,
+  issues: part.issues.map((issue, i) => {
+    if (i === part.issues.length - 1) return issue;
+    const { build: _, ...rest } = issue;
+    return rest;
+  }),
+});
 
 function byOpening<Row extends { openingId: string }>(rows: readonly Row[]): Map<string, Row[]> {
   const groups = new Map<string, Row[]>();

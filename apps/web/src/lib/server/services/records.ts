@@ -1,7 +1,7 @@
 /** Taking records from devices: each stored once, or refused with its reason, whatever order they arrive in. */
 import { createHash } from 'node:crypto';
 import {
-  frozenPlan,
+  filledIn,
   mustRead,
   progress,
   refusal,
@@ -16,7 +16,7 @@ import { entries, openings, photos, readings } from '../db/schema/index.ts';
 import { ENTRY_ACTION, may, mayLook, type LookRule, type Role } from '../../rights.ts';
 import type { Person } from './accounts.ts';
 import { announce } from './changes.ts';
-import { entryRow, loadPart, readingRow, type OpeningPart } from './openings.ts';
+import { entryRow, loadEntries, loadIssues, readingRow, type OpeningPart } from './openings.ts';
 
 export type Refused =
   Refusal | 'no-opening' | 'not-started' | 'not-the-looker' | 'not-allowed' | 'other-job' | 'not-a-picture';
@@ -71,9 +71,12 @@ export async function takeEntry(
     if (!(await lockOpening(tx, job, entry.opening))) return refuse('no-opening');
     const known = await storedIn(tx, entries, entry.id);
     if (known !== null) return known === job ? TAKEN : refuse('other-job');
-    const part = await loadPart(tx, job, entry.opening);
     const own = { ...entry, at: await inSendingOrder(tx, job, entry, sender.person.id) };
-    const because = part ? against(own, part, sender) : 'no-opening';
+    const ground = {
+      issues: await loadIssues(tx, job, entry.opening),
+      entries: await loadEntries(tx, job, entry.opening),
+    };
+    const because = against(own, ground, sender);
     if (because !== null) return refuse(because);
     await tx.insert(entries).values({ ...entryRow(job, own), userId: sender.person.id });
     if (picture) await tx.insert(photos).values({ id: entry.id, bytes: Buffer.from(picture) });
@@ -109,14 +112,14 @@ async function inSendingOrder(tx: Queries, job: string, entry: Entry, user: stri
 /** What speaks against an entry. It is judged by the plan it was made on and at the time it was made. */
 function against(
   entry: Entry,
-  part: OpeningPart,
+  part: Pick<OpeningPart, 'issues' | 'entries'>,
   { role, person, context, lookRule }: Sender,
 ): Refused | null {
   if (part.issues.length === 0) return 'not-started';
   const issues = part.issues.filter((issue) => issue.version <= entry.issue);
   const issue = issues.at(-1);
   if (issue?.version !== entry.issue) return 'unknown-step';
-  const steps = frozenPlan(issue, context.job).build?.steps ?? [];
+  const steps = filledIn(issue, context.job).build?.steps ?? [];
   const states = progress(steps, issues, part.entries, entry.at);
   const state = states.find((s) => s.id === entry.step);
   if (entry.kind === 'look' && !mayLook(lookRule, role, person.name, state?.tick?.person ?? null))

@@ -2,7 +2,7 @@ import type { Pack } from '$lib/contract/pack.ts';
 import { database } from '$lib/server/db/index.ts';
 import { rightsOf } from '$lib/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
-import { loadParts } from '$lib/server/services/openings.ts';
+import { forDevice, loadParts } from '$lib/server/services/openings.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
 import { json } from '@sveltejs/kit';
 
@@ -19,7 +19,7 @@ export const GET = async ({ params, locals }) => {
     rights: rightsOf(role),
     lookRule,
     context,
-    openings: await loadParts(db, params.job),
+    openings: (await loadParts(db, params.job)).map(forDevice),
     at: new Date().toISOString(),
   };
   return json(pack, { headers: { 'cache-control': 'no-store' } });

@@ -2,7 +2,7 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { may } from '$lib/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
-import { loadPart, saveOpening } from '$lib/server/services/openings.ts';
+import { forDevice, loadPart, saveOpening } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
 import { contentHash, documentSchema, type OpeningDocument } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
@@ -17,7 +17,7 @@ export const GET = async ({ params }) => {
   const revision = await revisionOf(db, params.job);
   const part = await loadPart(db, params.job, params.opening);
   if (!part) error(404, text.errors.noOpening);
-  return json({ revision, part }, { headers: { 'cache-control': 'no-store' } });
+  return json({ revision, part: forDevice(part) }, { headers: { 'cache-control': 'no-store' } });
 };
 
 /** Saves what is chosen for an opening; 409 carries what somebody else stored meanwhile. */

@@ -3,7 +3,7 @@ import { database } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { freezePlan, loadPart, openingOfPart } from '$lib/server/services/openings.ts';
 import { text } from '$lib/texts/en.ts';
-import { planOpening, type Issue } from '@hulvek/core';
+import { issueOf, planOpening } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 
@@ -17,18 +17,10 @@ export const POST = async ({ params, request, locals }) => {
   const context = await loadContext(db, params.job);
   const part = await loadPart(db, params.job, params.opening);
   if (!context || !part || !locals.person) error(404, text.errors.noOpening);
-  const { build, opening, wall, unit, method } = planOpening(openingOfPart(part), context);
-  if (!build || !wall || !unit || !method) error(409, text.errors.noPlan);
-  const issue: Issue = {
-    version: after + 1,
-    person: locals.person.name,
-    at: new Date().toISOString(),
-    opening,
-    wall,
-    unit,
-    method,
-    steps: build.steps.map(({ id, hash }) => ({ id, hash })),
-  };
+  const plan = planOpening(openingOfPart(part), context);
+  const of = { version: after + 1, person: locals.person.name, at: new Date().toISOString() };
+  const issue = issueOf(plan, of);
+  if (!issue) error(409, text.errors.noPlan);
   const newest = part.issues.at(-1)?.version ?? 0;
   if (newest !== after || !(await freezePlan(db, params.job, issue))) error(409, text.errors.frozenMeanwhile);
   return json({ version: issue.version }, { status: 201 });

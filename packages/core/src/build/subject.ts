@@ -1,0 +1,45 @@
+/** What one opening is about: its wall, unit and method, what is chosen, what was measured. */
+import type { JobContext } from '../documents/job.ts';
+import type { MethodDocument } from '../documents/method.ts';
+import type { Opening } from '../documents/opening.ts';
+import type { Unit } from '../documents/unit.ts';
+import type { Wall } from '../documents/wall.ts';
+import { choicesOf, withChoices } from '../methods/choices.ts';
+import { isGiven, numbersOf } from '../methods/numbers.ts';
+import { presets } from '../methods/schools.ts';
+import { openingFrame, readingsFromOutside, type OpeningFrame, type Readings } from '../survey/frame.ts';
+import type { Choices } from '../vocabulary/axes.ts';
+import type { ParameterValues } from '../vocabulary/parameters.ts';
+
+export interface Subject {
+  readonly wall: Wall | null;
+  readonly unit: Unit | null;
+  readonly method: MethodDocument | null;
+  readonly choices: Choices | null;
+  readonly numbers: ParameterValues;
+  readonly readings: Readings;
+  readonly frame: OpeningFrame | null;
+  /** Whether somebody, or the school, said how deep the unit stands. */
+  readonly setbackGiven: boolean;
+}
+
+export function subjectOf(opening: Opening, job: JobContext): Subject {
+  const wall = job.walls.find((w) => w.id === opening.wall) ?? null;
+  const unit = job.units.find((u) => u.id === opening.unit) ?? null;
+  const method = job.methods.find((m) => m.id === opening.method) ?? null;
+  const school = method ? presets[method.preset].numbers : {};
+  const choices = method ? choicesOf(method, opening) : null;
+  const given = [method?.numbers ?? {}, opening.numbers] as const;
+  const chosen = numbersOf(school, ...given);
+  const readings = readingsFromOutside(opening.survey);
+  return {
+    wall,
+    unit,
+    method,
+    choices,
+    numbers: choices ? withChoices(chosen, choices) : chosen,
+    readings,
+    frame: openingFrame(readings),
+    setbackGiven: isGiven('setback', school, ...given),
+  };
+}

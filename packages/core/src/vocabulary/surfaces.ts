@@ -1,0 +1,31 @@
+/** Faces that pieces lie on, by name. */
+
+/** Faces that every opening has, whatever is built into it. */
+export const openingSurfaceIds = [
+  'wall',
+  'sill-reveal',
+  'left-reveal',
+  'right-reveal',
+  'head-reveal',
+  'sill-rear',
+] as const;
+
+/** Further ones: the plane behind a buck or a cavity, the buck's outer sides, the frame's sides, a drip cap. */
+export const surfaceIds = [
+  ...openingSurfaceIds,
+  'inner-plane',
+  'tray-shelf',
+  'buck-left',
+  'buck-right',
+  'buck-head',
+  'buck-sill',
+  'unit-inside',
+  'unit-left',
+  'unit-right',
+  'unit-head',
+  'unit-sill',
+  'cap-shelf',
+  'cap-drop',
+] as const;
+
+export type SurfaceId = (typeof surfaceIds)[number];
