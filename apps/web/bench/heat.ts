@@ -1,5 +1,5 @@
 /** Heat: the solver against others on the same matrices, and frames while a window is dragged. */
-import { exampleJob, heatInput, junctionFor, openingsOf, planOpening, type HeatField } from '@hulvek/core';
+import { buildOpening, exampleJob, heatInput, junctionFor, openingsOf, type HeatField } from '@hulvek/core';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -27,9 +27,9 @@ const inputAt = (preset: 'rigid-pan-heavy' | 'masonry-cavity', setback?: number)
     setback === undefined
       ? opening.numbers
       : { ...opening.numbers, setback: { typed: String(setback), mm: setback } };
-  const input = heatInput(planOpening({ ...opening, numbers }, file));
-  if (!input) throw new Error(`${preset} is not built`);
-  return input;
+  const build = buildOpening({ ...opening, numbers }, file);
+  if (!build) throw new Error(`${preset} is not built`);
+  return heatInput(build, file);
 };
 
 /** How fine a grid must be for so many cells: halved and doubled until it is near. */

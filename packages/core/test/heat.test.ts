@@ -50,9 +50,8 @@ function planned(preset: PresetId, changes: Partial<Opening> = {}): Plan {
   return plan;
 }
 const inputOf = (plan: Plan): HeatInput => {
-  const input = heatInput(plan);
-  if (!input) throw new Error('nothing is built');
-  return input;
+  if (!plan.build) throw new Error('nothing is built');
+  return heatInput(plan.build, plan.job);
 };
 const choosing = (choices: Partial<Choices>) => ({ choices }) as Partial<Opening>;
 const length = (mm: number) => ({ typed: String(mm), mm });
@@ -302,8 +301,8 @@ describe('any numbers and choices', () => {
           chosen.map(([axis, n]) => [axis, axes[axis][n % axes[axis].length]]),
         );
         const plan = planOpening({ ...opening, numbers: changed, choices } as Opening, file);
-        const input = heatInput(plan);
-        if (!input) return;
+        if (!plan.build) return;
+        const input = heatInput(plan.build, plan.job);
         for (const cut of cutIds) {
           const solved = sketchSide(input, cut);
           if (!solved.ok) expect(solved.error.code).toBe('before-the-wall');

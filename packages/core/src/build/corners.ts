@@ -4,7 +4,8 @@ import type { PieceRole } from '../vocabulary/roles.ts';
 import type { Side } from '../vocabulary/sides.ts';
 import type { Build } from './build.ts';
 import { pieceFor } from './by-role.ts';
-import { BODY, faceKey, replay, thingsOf } from './replay.ts';
+import { momentOf, type Moment } from './moment.ts';
+import { BODY, faceKey } from './replay.ts';
 import type { CornerId } from '../vocabulary/corners.ts';
 
 /**
@@ -21,12 +22,10 @@ export interface CornerPlace {
 }
 
 /** Returns every corner place after the first `count` steps; fin corners only where the unit has a fin. */
-export function cornersAfter(build: Build, count: number): CornerPlace[] {
-  const done = new Set(build.steps.slice(0, count).map((step) => step.id));
-  const state = replay(
-    thingsOf(build.pieces),
-    build.events.filter((event) => done.has(event.step)),
-  );
+export const cornersAfter = (build: Build, count: number): CornerPlace[] => cornersAt(momentOf(build, count));
+
+/** The same at a moment already replayed. */
+export function cornersAt({ build, state }: Moment): CornerPlace[] {
   const isThere = (piece: Piece): boolean =>
     (piece.form === 'sheet' ? piece.sheet.faces.map((f) => f.id) : [BODY]).some(
       (face) => state.faces.get(faceKey(piece.id, face))?.state === 'in place',

@@ -15,12 +15,21 @@ export interface Moment {
   readonly lost: ReadonlySet<LostBond>;
 }
 
+/** Finished walls with nothing lost: every proof begins from this one. */
+const finished = new WeakMap<Build, Moment>();
+
 /** The wall after the first `count` steps. */
 export function momentOf(build: Build, count: number, lost: readonly LostBond[] = []): Moment {
+  const isFinished = count >= build.steps.length && lost.length === 0;
+  const known = isFinished ? finished.get(build) : undefined;
+  if (known) return known;
   const done = new Set(build.steps.slice(0, count).map((step) => step.id));
-  const events = build.events.filter((event) => done.has(event.step));
+  const events = isFinished ? build.events : build.events.filter((event) => done.has(event.step));
   const sheets = new Map(build.pieces.flatMap((p) => (p.form === 'sheet' ? [[p.id, p.sheet] as const] : [])));
-  return { build, count, state: replay(thingsOf(build.pieces), events), sheets, lost: new Set(lost) };
+  const state = replay(thingsOf(build.pieces), events);
+  const moment = { build, count, state, sheets, lost: new Set(lost) };
+  if (isFinished) finished.set(build, moment);
+  return moment;
 }
 
 /** Whether a thing, or one face of it, is in its place. */

@@ -1,5 +1,8 @@
-/** Everything derived from one opening before anyone judges it. */
+/** Everything derived from one opening before anyone judges it; each part is worked out when first asked for. */
 import type { AirProof } from '../proofs/air/proof.ts';
+import type { JointDesign } from '../proofs/joint/designer.ts';
+import type { LoadsProof } from '../proofs/loads/proof.ts';
+import type { MoistureProof } from '../proofs/moisture/proof.ts';
 import type { JobContext } from '../documents/job.ts';
 import type { MethodDocument } from '../documents/method.ts';
 import type { Opening } from '../documents/opening.ts';
@@ -29,4 +32,7 @@ export interface Draft {
   readonly water: WaterProof | null;
   /** Where the pen line runs round the finished opening. */
   readonly air: AirProof | null;
+  readonly joint: JointDesign | null;
+  readonly moisture: MoistureProof | null;
+  readonly loads: LoadsProof | null;
 }

@@ -1,6 +1,6 @@
 /** Plane faces of solids that sheets can lie on. */
 import { add3, cross3, dot3, scale3, sub3, type Point2, type Point3 } from './vector.ts';
-import type { openingSurfaceIds} from '../vocabulary/surfaces.ts';
+import type { openingSurfaceIds } from '../vocabulary/surfaces.ts';
 import { type SurfaceId } from '../vocabulary/surfaces.ts';
 /** The surfaces of one opening, generated from what stands there. */
 export type Surfaces = Readonly<

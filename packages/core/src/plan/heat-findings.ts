@@ -4,7 +4,7 @@ import type { Finding, FindingFacts } from '../findings/finding.ts';
 import type { Fix } from '../vocabulary/fix.ts';
 import { FINLESS, type Choices } from '../vocabulary/axes.ts';
 import type { Draft } from '../findings/draft.ts';
-import { planOpening } from './plan-opening.ts';
+import { buildOpening } from '../build/build-opening.ts';
 import { CARELESS_PSI, MOULD_SHARE, NEAR_FRSI } from '../conditions/room.ts';
 import { heatInput, sketchSide, type HeatProof, type SideHeat } from '../proofs/heat/proof.ts';
 
@@ -97,7 +97,7 @@ function changesFor({ choices, build, wall }: Draft): Fix[] {
 function coldestWith(draft: Draft, { set, choose }: Fix, cut: CutId): number {
   const numbers = Object.fromEntries(Object.entries(set).map(([id, mm]) => [id, { typed: String(mm), mm }]));
   const { opening } = draft;
-  const changed = planOpening(
+  const build = buildOpening(
     {
       ...opening,
       numbers: { ...opening.numbers, ...numbers },
@@ -105,7 +105,6 @@ function coldestWith(draft: Draft, { set, choose }: Fix, cut: CutId): number {
     },
     draft.job,
   );
-  const input = heatInput(changed);
-  const solved = input && sketchSide(input, cut);
+  const solved = build && sketchSide(heatInput(build, draft.job), cut);
   return solved?.ok ? (solved.value.side.coldest?.temperature_C ?? -Infinity) : -Infinity;
 }

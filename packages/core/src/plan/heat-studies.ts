@@ -7,7 +7,8 @@ import type { Draft } from '../findings/draft.ts';
 import type { Build } from '../build/build.ts';
 import { pieceFor } from '../build/by-role.ts';
 import type { PieceRole } from '../vocabulary/roles.ts';
-import { planOpening } from './plan-opening.ts';
+import { buildOpening } from '../build/build-opening.ts';
+import type { JobContext } from '../documents/job.ts';
 import { withChanges } from '../build/changes.ts';
 import { SHEET_METAL_WmK } from '../conditions/conductivities.ts';
 import { heatInput, sideLength, sketchSide, type HeatInput, type SideFields } from '../proofs/heat/proof.ts';
@@ -84,8 +85,10 @@ export function candidatesOf(draft: Draft, study: StudyId): Candidate[] {
   }
 }
 
+const heatOf = (build: Build | null, job: JobContext): HeatInput | null => build && heatInput(build, job);
+
 const fromOpening = (draft: Draft, change: (opening: Opening) => Opening) => (): HeatInput | null =>
-  heatInput(planOpening(change(draft.opening), draft.job));
+  heatOf(buildOpening(change(draft.opening), draft.job), draft.job);
 
 const typed = (mm: number) => ({ typed: String(mm), mm });
 
@@ -131,7 +134,7 @@ function byChoice<Axis extends 'buck' | 'gapFill' | 'pan'>(
 
 /** A joint with nothing in it but its seals. */
 function empty(draft: Draft, build: Build): Candidate[] {
-  const input = heatInput(draft);
+  const input = heatOf(draft.build, draft.job);
   const fill = pieceFor(build, 'fill');
   if (!input || !fill) return [];
   const without = withChanges(build, [{ kind: 'left-out', piece: fill.id }]);
@@ -145,7 +148,7 @@ const ON_CLIPS = { mount: 'clips', outerJoint: 'precompressed' } as const;
 
 /** Cut beside the shims, and through them where they are plastic, wood, or of the insulation's own kind. */
 function shims(draft: Draft, build: Build): Candidate[] {
-  const input = heatInput(draft);
+  const input = heatOf(draft.build, draft.job);
   const under: Readonly<Record<CutId, PieceRole | null>> = {
     sill: 'sill-shims',
     left: 'jamb-shims',
@@ -210,7 +213,7 @@ function pans(draft: Draft, choices: Choices): Candidate[] {
 }
 
 function frames(draft: Draft): Candidate[] {
-  const input = heatInput(draft);
+  const input = heatOf(draft.build, draft.job);
   const { unit } = draft;
   if (!input || !unit) return [];
   return (['vinyl', 'wood', 'clad-wood', 'fibreglass', 'aluminium'] as const).map((frameMaterial) => {

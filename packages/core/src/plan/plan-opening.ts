@@ -1,16 +1,21 @@
 /** The one pure function: from what was measured and chosen to everything that follows from it. */
-import { proveAir } from '../proofs/air/proof.ts';
+import type { Build } from '../build/build.ts';
+import { buildOf } from '../build/build-opening.ts';
+import { cutList, type CutRow } from '../build/cut-list.ts';
+import { subjectOf } from '../build/subject.ts';
+import { exposedTo } from '../conditions/exposed.ts';
 import type { JobContext } from '../documents/job.ts';
 import type { Opening } from '../documents/opening.ts';
-import { verdictOf, type Finding } from '../findings/finding.ts';
-import { severities, type Verdict } from '../vocabulary/verdict.ts';
 import { checks } from '../findings/checks/index.ts';
-import { exposedTo } from '../conditions/exposed.ts';
-import { proveWater } from '../proofs/water/proof.ts';
-import { cutList, type CutRow } from '../build/cut-list.ts';
 import type { Draft } from '../findings/draft.ts';
-import { buildOf } from '../build/build-opening.ts';
-import { subjectOf } from '../build/subject.ts';
+import { verdictOf, type Finding } from '../findings/finding.ts';
+import { proveAir } from '../proofs/air/proof.ts';
+import { designJoint } from '../proofs/joint/designer.ts';
+import { proveLoads } from '../proofs/loads/proof.ts';
+import { proveMoisture } from '../proofs/moisture/proof.ts';
+import { proveWater } from '../proofs/water/proof.ts';
+import { once } from '../quantities/once.ts';
+import { severities, type Verdict } from '../vocabulary/verdict.ts';
 
 export interface Plan extends Draft {
   readonly cuts: readonly CutRow[];
@@ -21,23 +26,66 @@ export interface Plan extends Draft {
 /**
  * Returns the plan of one opening. Deterministic; never throws on documents that passed their schema.
  *
- * What cannot be derived for want of a reading or a choice is absent, and a finding says so.
+ * The build is made when the plan is first asked for anything of it, each proof when it is first asked for, and each
+ * once. What cannot be derived for want of a reading or a choice is absent, and a finding says so.
  */
 export function planOpening(opening: Opening, job: JobContext): Plan {
   const subject = subjectOf(opening, job);
-  const build = buildOf(subject);
   const exposed = exposedTo({ opening, job, unit: subject.unit });
-  const draft: Draft = {
+  const build = once(() => buildOf(subject));
+  /** A proof of the build, made when first asked for; `null` where nothing is built. */
+  const proof = <Proof>(prove: (build: Build) => Proof): (() => Proof | null) =>
+    once(() => {
+      const built = build();
+      return built && prove(built);
+    });
+  const cuts = once(() => cutList(build()?.pieces ?? []));
+  const water = proof((built) => proveWater(built, exposed));
+  const air = proof((built) => proveAir(built));
+  const joint = proof((built) => designJoint(built, job));
+  const moisture = proof((built) => proveMoisture(built, job));
+  const loads = proof((built) => proveLoads(built, { job: job.job, exposed }));
+  const findings = once(() => findingsOf(plan));
+  const plan: Plan = {
     opening,
     job,
     ...subject,
-    fit: build?.fit ?? null,
-    build,
     exposed,
-    water: build && proveWater(build, exposed),
-    air: build && proveAir(build),
+    get build() {
+      return build();
+    },
+    get fit() {
+      return build()?.fit ?? null;
+    },
+    get cuts() {
+      return cuts();
+    },
+    get water() {
+      return water();
+    },
+    get air() {
+      return air();
+    },
+    get joint() {
+      return joint();
+    },
+    get moisture() {
+      return moisture();
+    },
+    get loads() {
+      return loads();
+    },
+    get findings() {
+      return findings();
+    },
+    get verdict() {
+      return verdictOf(findings());
+    },
   };
+  return plan;
+}
+
+function findingsOf(draft: Draft): Finding[] {
   const rank = (finding: Finding) => severities.indexOf(finding.severity);
-  const findings = checks.flatMap((check) => check.run(draft)).sort((a, b) => rank(a) - rank(b));
-  return { ...draft, cuts: build ? cutList(build.pieces) : [], findings, verdict: verdictOf(findings) };
+  return checks.flatMap((check) => check.run(draft)).sort((a, b) => rank(a) - rank(b));
 }

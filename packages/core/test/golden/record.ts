@@ -2,7 +2,6 @@
 import {
   cutDrawing,
   cutIds,
-  designJoint,
   faceDrawing,
   formatLength,
   heatInput,
@@ -10,8 +9,6 @@ import {
   pieceText,
   planOpening,
   proveHeat,
-  proveLoads,
-  proveMoisture,
   type JobContext,
   type Opening,
   type Plan,
@@ -75,7 +72,7 @@ const lines = (list: readonly unknown[]): string[] => list.map((one) => JSON.str
 
 export function planRecord(opening: Opening, job: JobContext): PlanRecord {
   const plan = planOpening(opening, job);
-  const { fit, build, cuts, findings, wall } = plan;
+  const { fit, build, cuts, findings } = plan;
   return {
     verdict: plan.verdict,
     fit: plain(fit),
@@ -106,15 +103,15 @@ export function planRecord(opening: Opening, job: JobContext): PlanRecord {
     ).sort(),
     water: plain(plan.water),
     air: plain(plan.air),
-    joint: plain(build ? { design: designJoint(plan), costs: jointCosts(plan) } : null),
-    moisture: plain(build && wall ? proveMoisture(build, { job, wall }) : null),
-    loads: plain(proveLoads(plan)),
+    joint: plain(build ? { design: plan.joint, costs: jointCosts(build, job) } : null),
+    moisture: plain(plan.moisture),
+    loads: plain(plan.loads),
     drawings: plain(drawings(plan)),
   };
 }
 
 /** Heat of all four sides, solved: too slow for every record. */
 export function heatRecord(opening: Opening, job: JobContext): unknown {
-  const input = heatInput(planOpening(opening, job));
-  return plain(input && proveHeat(input));
+  const { build } = planOpening(opening, job);
+  return plain(build && proveHeat(heatInput(build, job)));
 }

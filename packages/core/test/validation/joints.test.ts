@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import {
   bandFor,
   bandLength,
-  designJoint,
   exampleJob,
   foamLifts,
   foamVolume,
@@ -114,8 +113,8 @@ const there = <T>(value: T | null): T => {
   if (value === null) throw new Error('not designed');
   return value;
 };
-const design = (o: Changes = {}): JointDesign => there(designJoint(planned(o)));
-const costs = (o: Changes = {}): JointCosts => there(jointCosts(planned(o)));
+const design = (o: Changes = {}): JointDesign => there(planned(o).joint);
+const costs = (o: Changes = {}): JointCosts => jointCosts(there(planned(o).build), planned(o).job);
 const seal = (d: JointDesign, id: SealId) => {
   const found = d.seals.find((s) => s.id === id);
   if (!found) throw new Error(id);

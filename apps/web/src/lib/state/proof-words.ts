@@ -1,24 +1,13 @@
 /** One line for each proof but heat: what a lead says of it in passing. */
 import { proveText } from '$lib/texts/prove.ts';
-import {
-  airtightFrom,
-  designJoint,
-  openPlaces,
-  proveLoads,
-  proveMoisture,
-  sealText,
-  type JobContext,
-  type Plan,
-} from '@hulvek/core';
+import { airtightFrom, openPlaces, sealText, type Plan } from '@hulvek/core';
 import type { QuickProof } from './proof-verdicts.ts';
 
 /** Empty words where nothing is planned yet, and for the fit, which its findings tell. */
-export function proofWords(plan: Plan, job: JobContext): Record<QuickProof, string> {
+export function proofWords(plan: Plan): Record<QuickProof, string> {
   const t = proveText.whole;
-  const { build, wall, air, water } = plan;
-  if (!build || !wall || !air) return { fit: '', water: '', air: '', joint: '', moisture: '', loads: '' };
-  const design = designJoint(plan);
-  const loads = proveLoads(plan);
+  const { build, air, water, joint: design, moisture, loads } = plan;
+  if (!build || !air) return { fit: '', water: '', air: '', joint: '', moisture: '', loads: '' };
   const wet = plan.findings.filter((f) => f.code === 'water-gets-in').length;
   return {
     fit: '',
@@ -27,7 +16,7 @@ export function proofWords(plan: Plan, job: JobContext): Record<QuickProof, stri
     joint: design
       ? t.jointSays(sealText(design.chosen), design.recommended && sealText(design.recommended))
       : '',
-    moisture: t.moistureSays(proveMoisture(build, { job, wall }).wall?.outcome ?? null),
+    moisture: t.moistureSays(moisture?.wall?.outcome ?? null),
     loads: t.loadsSays(
       loads?.handling?.weight.kg ?? null,
       loads?.handling?.people ?? null,

@@ -52,8 +52,8 @@ async function look(request: Look): Promise<void> {
   const isOld = () => id !== latestLook;
   if (isOld()) return;
   const plan = planOpening(request.opening, request.context);
-  const input = heatInput(plan);
-  if (!input) return say({ kind: 'failed', id, code: 'not-planned' });
+  if (!plan.build) return say({ kind: 'failed', id, code: 'not-planned' });
+  const input = heatInput(plan.build, plan.job);
   const order = [cut, ...cutIds.filter((other) => other !== cut)];
   const tell = (solved: SolvedSide, refined: boolean) => {
     const { side, junction, fields } = solved;

@@ -1,7 +1,6 @@
 /** Where air gets through: the pen line that does not close, what goes through it, a seal that cannot work. */
 import type { Interrupter, Lift } from '../../proofs/air/proof.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
-import { designJoint } from '../../proofs/joint/designer.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
 import type { Build } from '../../build/build.ts';
 import { pieceNamed, plays } from '../../build/by-role.ts';
@@ -93,7 +92,7 @@ export const sealUnfit = defineCheck({
   severity: 'watch',
   source: 'ASTM C1193 and C1472, from memory; ranges of foam and bands are common practice, no source',
   *run(draft) {
-    const design = designJoint(draft);
+    const design = draft.joint;
     const chosen = design?.seals.find((seal) => seal.id === design.chosen);
     const instead = design?.recommended ?? null;
     // Of foam and fibre alone rules of their own speak.

@@ -1,5 +1,4 @@
 /** Loads that somebody stated a limit for, and weights that hands do not carry. */
-import { proveLoads } from '../../proofs/loads/proof.ts';
 import { defineCheck } from '../check.ts';
 
 export const fasteners = defineCheck({
@@ -8,7 +7,7 @@ export const fasteners = defineCheck({
   severity: 'fails',
   source: 'simple statics; the limit is the maker’s',
   *run(draft) {
-    const load = proveLoads(draft)?.fasteners;
+    const load = draft.loads?.fasteners;
     if (!load || load.limit_N === null || load.verdict !== 'fails') return;
     const { side, each_N } = load.worst;
     yield { facts: { side, each_N, limit_N: load.limit_N, pressure_Pa: load.pressure_Pa } };
@@ -21,7 +20,7 @@ export const lift = defineCheck({
   severity: 'note',
   source: 'common practice, no source',
   *run(draft) {
-    const handling = proveLoads(draft)?.handling;
+    const handling = draft.loads?.handling;
     if (handling?.needsLift) yield { facts: { weight_kg: handling.weight.kg, people: handling.people } };
   },
 });

@@ -1,5 +1,5 @@
 /** Damp that cannot get out: in the joint round the frame, and between the layers of the wall. */
-import { MOST_WATER_kg_m2, proveMoisture } from '../../proofs/moisture/proof.ts';
+import { MOST_WATER_kg_m2 } from '../../proofs/moisture/proof.ts';
 import { defineCheck } from '../check.ts';
 
 export const dries = defineCheck({
@@ -7,9 +7,9 @@ export const dries = defineCheck({
   proof: 'moisture',
   severity: 'watch',
   source: 'common practice, no source',
-  *run({ build, job, wall }) {
-    if (!build || !wall) return;
-    const { inner_m, outer_m, drains, twoClosed, verdict } = proveMoisture(build, { job, wall }).joint;
+  *run({ moisture }) {
+    if (!moisture) return;
+    const { inner_m, outer_m, drains, twoClosed, verdict } = moisture.joint;
     if (verdict === 'holds') return;
     yield {
       severity: verdict === 'fails' ? 'fails' : drains ? 'note' : 'watch',
@@ -23,9 +23,9 @@ export const gathers = defineCheck({
   proof: 'moisture',
   severity: 'watch',
   source: 'ISO 13788, from memory',
-  *run({ build, job, wall }) {
-    if (!build || !wall || !job.job.months) return;
-    const { wall: year, wallVerdict, layers } = proveMoisture(build, { job, wall });
+  *run({ moisture, job }) {
+    if (!moisture || !job.job.months) return;
+    const { wall: year, wallVerdict, layers } = moisture;
     if (!year || year.outcome === 'none') return;
     const [wettest] = year.wet.toSorted((a, b) => b.most_kg_m2 - a.most_kg_m2);
     const name = (i: number | undefined) => (i === undefined ? null : (layers[i]?.name ?? null));

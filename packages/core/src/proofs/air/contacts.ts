@@ -3,7 +3,7 @@ import type { CutId } from '../../vocabulary/sides.ts';
 import type { Range } from '../../geometry/solid.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import type { Build } from '../../build/build.ts';
-import { plays } from '../../build/by-role.ts';
+import { pieceFor, plays } from '../../build/by-role.ts';
 import { buckSide } from '../../methods/names.ts';
 import { changesUnder, FRAME, FRAMING, isRoomLayer, roomEdge, underneath, wallLayer } from './layers.ts';
 import {
@@ -55,8 +55,8 @@ export function contactsIn(section: AirSection, standing: Standing): Contacts {
   const foam: Contact[] = [];
   const bedded = standing.beads.some(({ bead }) => bead.roles.includes('frame-bead'));
   for (const line of section.lines) {
-    if (line.bond === 'face' && !hangsOnBead(line)) under(line, section, standing, tight);
-    else if (line.bond !== 'bead' || !bedded) under(line, section, standing, loose);
+    if (line.bond === 'face' && !hangsOnBead(line)) under(line, { section, standing, of: line }, tight);
+    else if (line.bond !== 'bead' || !bedded) under(line, { section, standing, of: line }, loose);
   }
   for (const solid of section.solids) {
     const worth = TIGHT_FILL.includes(solid.material) ? tight : solid.material === 'foam' ? foam : null;
@@ -68,10 +68,12 @@ export function contactsIn(section: AirSection, standing: Standing): Contacts {
       [w[0], reveal],
       [w[1], reveal],
     ] as const;
-    under({ thing, surface: `${side}-reveal`, range: w, ends, order }, section, standing, worth);
+    const laid: Laid = { thing, surface: `${side}-reveal`, range: w, ends, order };
+    under(laid, { section, standing, of: solid }, worth);
   }
   tight.push(...beadContacts(section, standing), ...buckContacts(section, standing));
-  const fin = section.lines.find((line) => plays(build, line.thing, 'fin'));
+  const finned = pieceFor(build, 'fin')?.id;
+  const fin = finned === undefined ? undefined : section.lines.find((line) => line.thing === finned);
   if (fin && context.choices.mount !== 'separate-fin')
     tight.push({ a: fin.thing, b: FRAME, at: nearest(fin.ends, frameEdge(section, standing)) });
   const layer = wallLayer(side, context);
@@ -79,30 +81,65 @@ export function contactsIn(section: AirSection, standing: Standing): Contacts {
   return { tight, loose, foam };
 }
 
+/** What one thing lies on, from one part of it to the next. */
+type Under = readonly { readonly thing: string; readonly at: Point2 }[];
+
+/**
+ * What was found under a thing when it was last asked for. A strip that runs straight along a side is one object in every
+ * section of it, and so is what it lies on: from one section to the next little changes.
+ */
+const lastUnder = new WeakMap<object, { readonly below: readonly SheetLine[]; readonly parts: Under }>();
+
+const sameLines = (a: readonly SheetLine[], b: readonly SheetLine[]): boolean => {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+};
+
 /** Adds the topmost thing under each part of what is laid, when it was laid; bare parts lie on what stands there. */
-function under(laid: Laid, section: AirSection, standing: Standing, into: Contact[]): void {
+function under(
+  laid: Laid,
+  { section, standing, of }: { section: AirSection; standing: Standing; of: object },
+  into: Contact[],
+): void {
+  const below = linesBelow(laid, section.lines);
+  const last = lastUnder.get(of);
+  const parts =
+    last && sameLines(last.below, below) ? last.parts : partsUnder(laid, below, section, standing);
+  if (parts !== last?.parts) lastUnder.set(of, { below, parts });
+  for (const { thing, at } of parts)
+    if (!into.some((c) => c.a === laid.thing && c.b === thing)) into.push({ a: laid.thing, b: thing, at });
+}
+
+function linesBelow(laid: Laid, lines: readonly SheetLine[]): SheetLine[] {
+  const below: SheetLine[] = [];
+  for (const line of lines) if (isBelow(line, laid)) below.push(line);
+  return below;
+}
+
+function partsUnder(laid: Laid, below: readonly SheetLine[], section: AirSection, standing: Standing): Under {
   const { surface, range } = laid;
   const cuts = [...range];
-  for (const line of section.lines)
-    if (isBelow(line, laid)) cuts.push(...line.range.filter((x) => x > range[0] && x < range[1]));
+  for (const line of below) cuts.push(...line.range.filter((x) => x > range[0] && x < range[1]));
   for (const x of changesUnder(surface, section.station, standing.moment.build.context))
     if (x > range[0] && x < range[1]) cuts.push(x);
   cuts.sort((a, b) => a - b);
+  const parts: { thing: string; at: Point2 }[] = [];
   let [run, from]: [string | null, number] = [null, range[0]];
   const close = (to: number) => {
     if (run === null || to - from < LEAST_mm) return;
-    const known = into.findIndex((c) => c.a === laid.thing && c.b === run);
-    if (known < 0) into.push({ a: laid.thing, b: run, at: pointOf(laid, (from + to) / 2) });
+    parts.push({ thing: run, at: pointOf(laid, (from + to) / 2) });
   };
   for (let i = 1; i < cuts.length; i++) {
     const [start, end] = [cuts[i - 1] ?? 0, cuts[i] ?? 0];
     if (end - start < 1e-6) continue;
-    const thing = topAt(laid, (start + end) / 2, section, standing);
+    const thing = topAt(laid, (start + end) / 2, below, section, standing);
     if (thing === run) continue;
     close(start);
     [run, from] = [thing, start];
   }
   close(range[1]);
+  return parts;
 }
 
 const isBelow = (line: SheetLine, laid: Laid): boolean =>
@@ -113,11 +150,16 @@ const isBelow = (line: SheetLine, laid: Laid): boolean =>
   line.range[1] > laid.range[0];
 
 /** What lay uppermost at a point of a surface when something was laid there. */
-function topAt(laid: Laid, along: number, section: AirSection, standing: Standing): string | null {
+function topAt(
+  laid: Pick<Laid, 'surface'>,
+  along: number,
+  below: readonly SheetLine[],
+  section: AirSection,
+  standing: Standing,
+): string | null {
   let top: SheetLine | null = null;
-  for (const line of section.lines)
-    if (isBelow(line, laid) && line.range[0] < along && line.range[1] > along)
-      if (!top || line.order > top.order) top = line;
+  for (const line of below)
+    if (line.range[0] < along && line.range[1] > along) if (!top || line.order > top.order) top = line;
   if (top) return top.thing;
   const [w, across] = runsAlong(laid.surface) === 1 ? [0, along] : [along, 0];
   const { side } = section.station;
@@ -182,13 +224,9 @@ function beadContacts(section: AirSection, standing: Standing): Contact[] {
     const [first] = held;
     if (!first) return [];
     const own = new Set(held.map((line) => line.thing));
-    const others = section.lines.filter((line) => !own.has(line.thing));
-    const below = topAt(
-      { ...first, thing },
-      at[runsAlong(first.surface)],
-      { ...section, lines: others },
-      standing,
-    );
+    const laid: Laid = { ...first, thing };
+    const others = section.lines.filter((line) => !own.has(line.thing) && isBelow(line, laid));
+    const below = topAt(laid, at[runsAlong(first.surface)], others, section, standing);
     return [...own, ...(below === null ? [] : [below])].map((b) => ({ a: thing, b, at }));
   });
 }
@@ -228,7 +266,8 @@ function buckContacts(section: AirSection, standing: Standing): Contact[] {
     if (!plays(build, thing, 'buck-bed')) return [];
     const around: Range = [at[1] - LEAST_mm, at[1] + LEAST_mm];
     const spot: Laid = { thing, surface: 'inner-plane', range: around, ends: [at, at], order: there.order };
-    const below = topAt(spot, at[1], section, standing);
+    const lines = linesBelow(spot, section.lines);
+    const below = topAt(spot, at[1], lines, section, standing);
     return [{ a: thing, b: buck, at }, ...(below === null ? [] : [{ a: thing, b: below, at }])];
   });
 }

@@ -240,10 +240,11 @@ function interruptersOf(sides: readonly SideAir[], standing: Standing): Interrup
       const along = piece.solids
         .map((solid) => (upright ? bounds(solid.profile).y : solid.u))
         .filter(([from, to]) => from > own[0] && to < own[1]);
+      const sections = along.map(([from, to]) => sectionAt(standing, { side, at: (from + to) / 2 }));
       return seals.flatMap((member): Interrupter[] => {
-        const met = along.filter(([from, to]) => {
-          const section = sectionAt(standing, { side, at: (from + to) / 2 });
-          return section.solids.some((s) => s.thing === piece.id && meets(s, member, order, section));
+        const met = along.filter((_, i) => {
+          const section = sections[i];
+          return section?.solids.some((s) => s.thing === piece.id && meets(s, member, order, section));
         });
         const [first] = met;
         if (!first) return [];

@@ -74,22 +74,24 @@ export function walkRound(standing: Standing): Walked {
     const own: Range = isUpright(side)
       ? [unit.bottom, unit.bottom + unit.height]
       : [unit.left, unit.left + unit.width];
-    const before = WALK[(i + 3) % 4]?.after ?? after;
-    const [lowCorner, highCorner] = forward ? [before, after] : [after, before];
+    const earlier = WALK[(i + 3) % 4]?.after ?? after;
+    const [lowCorner, highCorner] = forward ? [earlier, after] : [after, earlier];
     const [from, to] = [own[0] - CORNER_mm, own[1] + CORNER_mm];
     const places = distinct([from, to, ...own, ...breaksAlong(standing, side)], from, to);
     const found: Stretch[] = [];
     let lastKey = '';
+    const [lowest, highest] = [new Set<Contacts>(), new Set<Contacts>()];
     places.slice(1).forEach((end, k) => {
       const range: Range = [places[k] ?? end, end];
       const middle = (range[0] + range[1]) / 2;
       const section = sectionAt(standing, { side, at: middle });
+      const isBeside = middle < own[0] || middle > own[1];
       const contacts = contactsIn(section, standing);
-      if (middle < own[0] + CORNER_mm) atCorner.get(lowCorner)?.push(...contacts.tight);
-      if (middle > own[1] - CORNER_mm) atCorner.get(highCorner)?.push(...contacts.tight);
-      if (middle < own[0] || middle > own[1]) return;
+      if (middle < own[0] + CORNER_mm) lowest.add(contacts);
+      if (middle > own[1] - CORNER_mm) highest.add(contacts);
+      if (isBeside) return;
       const last = found.at(-1);
-      const key = keyOf(contacts);
+      const key = last?.contacts === contacts ? lastKey : keyOf(contacts);
       if (last && key === lastKey) {
         found[found.length - 1] = { ...last, ...longer(last, { range, section, contacts }) };
         return;
@@ -99,6 +101,8 @@ export function walkRound(standing: Standing): Walked {
       const lines = linesThrough(graph, wallLayer(side, context), FRAME);
       found.push({ side, range, section, contacts, graph, lines });
     });
+    for (const { tight } of lowest) atCorner.get(lowCorner)?.push(...tight);
+    for (const { tight } of highest) atCorner.get(highCorner)?.push(...tight);
     return forward ? found : found.reverse();
   });
   return { build: standing.moment.build, stretches, atCorner };
@@ -237,19 +241,8 @@ function filledBetween({ stretches, atCorner, build }: Walked, i: number): Fille
   const next = stretches[(i + 1) % stretches.length];
   const corner = here && next && here.side !== next.side ? cornerAfter(here.side) : null;
   const contacts = [here, next].flatMap((stretch) => stretch?.contacts.tight ?? []);
-  const graph = neighboursOf([...contacts, ...((corner && atCorner.get(corner)) ?? [])]);
   const beads = build.pieces.filter((piece) => piece.form === 'bead').map(({ id }) => id);
-  // Two things in one bead are sealed to each other.
-  const inBeads = beads.flatMap((bead) => {
-    const held = [...(graph.get(bead) ?? [])];
-    return held.flatMap((a, k) => held.slice(k + 1).map((b): Contact => ({ a, b, at: null })));
-  });
-  return new Filled(
-    neighboursOf([
-      ...[...graph].flatMap(([a, all]) => [...all].map((b) => ({ a, b, at: null }))),
-      ...inBeads,
-    ]),
-  );
+  return new Filled([...contacts, ...((corner && atCorner.get(corner)) ?? [])], beads);
 }
 
 const cornerAfter = (side: CutId): AirCorner => WALK.find((w) => w.side === side)?.after ?? 'sill-left';

@@ -5,7 +5,7 @@ import { bounds } from '../../geometry/polygon.ts';
 import { depthAt, type CutPlane, type Range, type Solid } from '../../geometry/solid.ts';
 import type { SheetFace } from '../../geometry/sheet.ts';
 import type { SurfaceId } from '../../vocabulary/surfaces.ts';
-import type { Point2 } from '../../geometry/vector.ts';
+import type { Point2, Point3 } from '../../geometry/vector.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { Piece } from '../../methods/pieces/piece.ts';
 import { BODY, faceKey } from '../../build/replay.ts';
@@ -169,47 +169,136 @@ export function frameOf({ moment }: Standing): AirSection['frame'] {
   return { u: [left, left + width], v: [bottom, bottom + height] };
 }
 
-export function sectionAt(standing: Standing, station: Station): AirSection {
-  const plane = planeOf(station);
-  const upright = plane.axis === 'v';
-  const isOwn = ownHalf(station.side, standing);
-  const lines: SheetLine[] = [];
-  for (const there of standing.faces) {
-    const [along, across] = upright ? [there.v, there.u] : [there.u, there.v];
-    if (station.at <= along[0] || station.at >= along[1] || !(isOwn(across[0]) || isOwn(across[1]))) continue;
-    const i = runsAlong(there.surface);
-    for (const [a, b] of crossings(there.shape, plane)) {
-      if (!isOwn(a[1]) && !isOwn(b[1])) continue;
-      const { thing, face, surface, material, order, bond } = there;
-      const range: Range = a[i] < b[i] ? [a[i], b[i]] : [b[i], a[i]];
-      lines.push({ thing, face, surface, material, order, bond, ends: [a, b], range });
-    }
-  }
-  const solids: SolidCut[] = [];
-  for (const { piece, order, parts } of standing.solids)
-    for (const { solid, w, v } of parts) {
-      const [from, to] = upright ? v : solid.u;
-      if (plane.at < from || plane.at > to) continue;
-      const across = upright ? solid.u : v;
-      if (!isOwn(across[0]) && !isOwn(across[1])) continue;
-      const depth = upright ? depthAt(solid.profile, plane.at) : w;
-      if (depth) solids.push({ thing: piece.id, material: solid.material, w: depth, across, order });
-    }
-  return { station, frame: frameOf(standing), lines, solids, beads: beadPoints(standing, plane, isOwn) };
+/** What a section of one side may meet, with what it meets wherever that is the same all along. */
+interface Cutter {
+  readonly isOwn: (across: number) => boolean;
+  readonly lines: readonly {
+    readonly there: FaceThere;
+    /** Strictly within it the face is met. */
+    readonly along: Range;
+    /** A strip that runs straight along the side is met alike everywhere. */
+    readonly alike: readonly SheetLine[] | null;
+  }[];
+  readonly solids: readonly {
+    readonly thing: string;
+    readonly order: number;
+    readonly solid: Solid;
+    readonly along: Range;
+    readonly across: Range;
+    readonly alike: SolidCut | null;
+  }[];
+  readonly beads: readonly {
+    readonly thing: string;
+    readonly order: number;
+    readonly ends: readonly [Point3, Point3];
+    readonly alike: BeadPoint | null;
+  }[];
 }
 
-function beadPoints(standing: Standing, plane: CutPlane, isOwn: (across: number) => boolean): BeadPoint[] {
-  const along = plane.axis === 'u' ? 0 : 1;
-  const found: BeadPoint[] = [];
-  for (const { bead, order } of standing.beads)
-    for (const path of bead.paths)
-      for (let i = 1; i < path.length; i++) {
-        const [p, q] = [path[i - 1], path[i]];
-        if (!p || !q || p[along] < plane.at === q[along] < plane.at) continue;
-        const across = q[1 - along] ?? 0;
-        if (isOwn(across)) found.push({ thing: bead.id, at: [q[2], across], order });
-      }
+const cutters = new WeakMap<Standing, Map<CutId, Cutter>>();
+
+function cutterOf(standing: Standing, side: CutId): Cutter {
+  const known = cutters.get(standing) ?? new Map<CutId, Cutter>();
+  cutters.set(standing, known);
+  const found = known.get(side) ?? makeCutter(standing, side);
+  known.set(side, found);
   return found;
+}
+
+function makeCutter(standing: Standing, side: CutId): Cutter {
+  const upright = isUpright(side);
+  const isOwn = ownHalf(side, standing);
+  const [u, v] = upright ? ([1, 0] as const) : ([0, 1] as const);
+  const lines = standing.faces.flatMap((there) => {
+    const [along, across] = upright ? [there.v, there.u] : [there.u, there.v];
+    if (!isOwn(across[0]) && !isOwn(across[1])) return [];
+    const alike = runsStraight(there.shape.space, u) ? linesOf(there, side, middleOf(along), isOwn) : null;
+    return [{ there, along, alike }];
+  });
+  const solids = standing.solids.flatMap(({ piece, order, parts }) =>
+    parts.flatMap(({ solid, w, v: high }) => {
+      const [along, across] = upright ? [high, solid.u] : [solid.u, high];
+      if (!isOwn(across[0]) && !isOwn(across[1])) return [];
+      const thing = piece.id;
+      const isBox = !upright || solid.profile.every(([x, y]) => w.includes(x) && high.includes(y));
+      const alike = isBox ? { thing, material: solid.material, w, across, order } : null;
+      return [{ thing, order, solid, along, across, alike }];
+    }),
+  );
+  const beads = standing.beads.flatMap(({ bead, order }) =>
+    bead.paths.flatMap((path) =>
+      path.slice(1).flatMap((q, i) => {
+        const p = path[i] ?? q;
+        const straight = p[v] === q[v] && p[2] === q[2];
+        if (straight && !isOwn(q[v])) return [];
+        const alike: BeadPoint | null = straight ? { thing: bead.id, at: [q[2], q[v]], order } : null;
+        return [{ thing: bead.id, order, ends: [p, q] as const, alike }];
+      }),
+    ),
+  );
+  return { isOwn, lines, solids, beads };
+}
+
+const middleOf = ([from, to]: Range): number => (from + to) / 2;
+
+/** Whether a face's edges either lie across the side or run straight along all of it, in one piece or several. */
+function runsStraight(space: readonly Point3[], along: 0 | 1): boolean {
+  const levels: { readonly across: number; readonly w: number; length: number }[] = [];
+  let [low, high] = [Infinity, -Infinity];
+  for (let i = 0; i < space.length; i++) {
+    const q = space[i];
+    const p = space[(i + space.length - 1) % space.length];
+    if (!p || !q) return false;
+    [low, high] = [Math.min(low, q[along]), Math.max(high, q[along])];
+    if (p[along] === q[along]) continue;
+    const [across, w] = [q[1 - along] ?? 0, q[2]];
+    if (p[1 - along] !== across || p[2] !== w) return false;
+    const length = Math.abs(q[along] - p[along]);
+    const level = levels.find((l) => l.across === across && l.w === w);
+    if (level) level.length += length;
+    else levels.push({ across, w, length });
+  }
+  return levels.every(({ length }) => Math.abs(length - (high - low)) < EVEN_mm);
+}
+
+const EVEN_mm = 1e-6;
+
+function linesOf(there: FaceThere, side: CutId, at: number, isOwn: (across: number) => boolean): SheetLine[] {
+  const { thing, face, surface, material, order, bond } = there;
+  const i = runsAlong(surface);
+  return crossings(there.shape, planeOf({ side, at })).flatMap(([a, b]): SheetLine[] => {
+    if (!isOwn(a[1]) && !isOwn(b[1])) return [];
+    const range: Range = a[i] < b[i] ? [a[i], b[i]] : [b[i], a[i]];
+    return [{ thing, face, surface, material, order, bond, ends: [a, b], range }];
+  });
+}
+
+/** Returns what lies in a section. Whatever is the same in two sections of a side is one object in both. */
+export function sectionAt(standing: Standing, station: Station): AirSection {
+  const { side, at } = station;
+  const cutter = cutterOf(standing, side);
+  const upright = isUpright(side);
+  const { isOwn } = cutter;
+  const lines: SheetLine[] = [];
+  for (const { there, along, alike } of cutter.lines)
+    if (at > along[0] && at < along[1])
+      for (const line of alike ?? linesOf(there, side, at, isOwn)) lines.push(line);
+  const solids: SolidCut[] = [];
+  for (const { thing, order, solid, along, across, alike } of cutter.solids) {
+    if (at < along[0] || at > along[1]) continue;
+    const depth = alike ? null : depthAt(solid.profile, at);
+    if (alike) solids.push(alike);
+    else if (depth) solids.push({ thing, material: solid.material, w: depth, across, order });
+  }
+  const beads: BeadPoint[] = [];
+  const i = upright ? 1 : 0;
+  for (const { thing, order, ends, alike } of cutter.beads) {
+    const [p, q] = ends;
+    if (p[i] < at === q[i] < at) continue;
+    if (alike) beads.push(alike);
+    else if (isOwn(q[1 - i] ?? 0)) beads.push({ thing, at: [q[2], q[1 - i] ?? 0], order });
+  }
+  return { station, frame: frameOf(standing), lines, solids, beads };
 }
 
 /** Where along a side anything begins or ends: between two of these every section is the same. */

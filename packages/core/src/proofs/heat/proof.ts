@@ -81,15 +81,7 @@ export interface HeatInput {
   readonly through?: (cut: CutId) => Solid | undefined;
 }
 
-export const heatInput = ({
-  build,
-  unit,
-  job,
-}: {
-  readonly build: Build | null;
-  readonly unit: Unit | null;
-  readonly job: JobContext;
-}): HeatInput | null => (build && unit ? { build, unit, job } : null);
+export const heatInput = (build: Build, job: JobContext): HeatInput => ({ build, unit: build.unit, job });
 
 export function junctionFor(input: HeatInput, cut: CutId): Junction {
   const { build, unit, job, instead, through } = input;

@@ -1,12 +1,9 @@
 /** The joint designer: from the joint as measured to what closes it, what that costs, and from which width on tape is cheaper. */
 import { gravest, type Verdict } from '../../vocabulary/verdict.ts';
-import type { Build, Fit } from '../../build/build.ts';
+import type { Build } from '../../build/build.ts';
 import { piecesFor } from '../../build/by-role.ts';
 import type { PieceRole } from '../../vocabulary/roles.ts';
 import type { JobContext } from '../../documents/job.ts';
-import type { Unit } from '../../documents/unit.ts';
-import type { Choices } from '../../vocabulary/axes.ts';
-import type { ParameterValues } from '../../vocabulary/parameters.ts';
 import { fillBill, sealBill, type Bill, type BillInput } from './bill.ts';
 import { USUAL_SEASON, type JointSeason } from './movement.ts';
 import {
@@ -58,20 +55,10 @@ export interface JointCosts {
 /** Joints that the chart runs over, mm. */
 const CURVE: readonly [number, number] = [3, 30];
 
-/** What is known of an opening when its joint is designed. */
-export interface JointSubject {
-  readonly fit: Fit | null;
-  readonly unit: Unit | null;
-  readonly choices: Choices | null;
-  readonly numbers: ParameterValues;
-  readonly build: Build | null;
-  readonly job: JobContext;
-}
-
-/** What options and bills are worked out from; `null` before the unit has a place. */
-function inputOf(draft: JointSubject): { input: OptionInput; bill: BillInput } | null {
-  const { fit, unit, choices, numbers, build, job } = draft;
-  if (!fit || !unit || !choices || !build) return null;
+/** What options and bills are worked out from. */
+function inputOf(build: Build, job: JobContext): { input: OptionInput; bill: BillInput } {
+  const { fit, unit, context } = build;
+  const { choices, numbers } = context;
   const season = { ...USUAL_SEASON, ...defined(job.job.joints) };
   const stays = choices.shims !== 'removed' && choices.shims !== 'none';
   const tape = (job.materials ?? []).filter((m) => m.kind === 'corner-tape').flatMap((m) => m.least_C ?? []);
@@ -86,14 +73,12 @@ function inputOf(draft: JointSubject): { input: OptionInput; bill: BillInput } |
     brackets: placesOf(build, ['clip', 'bracket']),
     tapeLeast_C: tape.length > 0 ? Math.min(...tape) : TAPE_LEAST_C,
   };
-  return { input, bill: billInput(draft, input) };
+  return { input, bill: billInput(build, job, input) };
 }
 
-/** Returns the design of the joint between frame and reveal; `null` before the unit has a place. */
-export function designJoint(draft: JointSubject): JointDesign | null {
-  const found = inputOf(draft);
-  if (!found) return null;
-  const { input, bill } = found;
+/** Returns the design of the joint between frame and reveal. */
+export function designJoint(build: Build, job: JobContext): JointDesign {
+  const { input, bill } = inputOf(build, job);
   const seals = sealIds.map((id) => option(id, reasonsForSeal(id, input), sealBill(id, bill)));
   const fills = fillIds.map((id) => option(id, reasonsForFill(id, input), fillBill(id, bill)));
   const chosen = input.choices.innerSeal;
@@ -112,9 +97,9 @@ export function designJoint(draft: JointSubject): JointDesign | null {
 }
 
 /** Returns what each seal would cost over the width of the joint, all round this opening. */
-export function jointCosts(draft: JointSubject): JointCosts | null {
-  const found = inputOf(draft);
-  return found && { curve: curveOf(found.input, found.bill), tipOver_mm: tipOver(found.bill) };
+export function jointCosts(build: Build, job: JobContext): JointCosts {
+  const { input, bill } = inputOf(build, job);
+  return { curve: curveOf(input, bill), tipOver_mm: tipOver(bill) };
 }
 
 const defined = <T extends object>(value: T | undefined): Partial<{ [K in keyof T]: NonNullable<T[K]> }> =>
@@ -127,12 +112,16 @@ const placesOf = (build: Build, roles: readonly PieceRole[]): number =>
     .flatMap((role) => piecesFor(build, role))
     .reduce((sum, piece) => sum + (piece.form === 'solid' ? piece.solids.length : 0), 0);
 
-function billInput({ unit, numbers, job }: JointSubject, { sides, blocks, porous }: OptionInput): BillInput {
+function billInput(
+  { unit, context: { numbers } }: Build,
+  job: JobContext,
+  { sides, blocks, porous }: OptionInput,
+): BillInput {
   return {
-    width_mm: unit?.width.mm ?? 0,
-    height_mm: unit?.height.mm ?? 0,
+    width_mm: unit.width.mm,
+    height_mm: unit.height.mm,
     sides: sides.map((s) => ({ length_mm: s.length_mm, mm: Math.max(0, s.mean_mm) })),
-    frameDepth_mm: unit?.frameDepth.mm ?? 0,
+    frameDepth_mm: unit.frameDepth.mm,
     lap_mm: numbers.sealLap,
     bead_mm: numbers.innerSealDepth,
     blocks,

@@ -4,9 +4,7 @@ import { gravest, type Verdict } from '../../vocabulary/verdict.ts';
 import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../../unit/altitude.ts';
 import type { Build } from '../../build/build.ts';
 import type { Exposed } from '../../conditions/exposed.ts';
-import type { JobContext } from '../../documents/job.ts';
-import type { Unit } from '../../documents/unit.ts';
-import type { Choices } from '../../vocabulary/axes.ts';
+import type { Job } from '../../documents/job.ts';
 import { fastenerLoad, type FastenerLoad } from './fasteners.ts';
 import { handlingOf, type Handling } from './handling.ts';
 
@@ -30,18 +28,13 @@ export interface LoadsProof {
   readonly verdict: Verdict;
 }
 
-/** What is known of an opening when its loads are judged. */
-export interface LoadsSubject {
-  readonly unit: Unit | null;
-  readonly build: Build | null;
-  readonly choices: Choices | null;
-  readonly exposed: Exposed;
-  readonly job: JobContext;
-}
-
-export function proveLoads({ unit, build, exposed, job, choices }: LoadsSubject): LoadsProof | null {
-  if (!unit || !build || !choices) return null;
-  const handling = handlingOf(unit, job.job.handling);
+export function proveLoads(
+  build: Build,
+  { job, exposed }: { readonly job: Job; readonly exposed: Pick<Exposed, 'design'> },
+): LoadsProof {
+  const { unit, context } = build;
+  const { choices } = context;
+  const handling = handlingOf(unit, job.handling);
   const { design } = exposed;
   const fasteners = design
     ? fastenerLoad({
@@ -52,7 +45,7 @@ export function proveLoads({ unit, build, exposed, job, choices }: LoadsSubject)
     : null;
   const onFoam = choices.buck === 'foam-l' && handling;
   const load_Nmm = onFoam ? sillLoad({ weight_kg: handling.weight.kg, width_mm: unit.width.mm }) : 0;
-  const { altitude_m } = job.job;
+  const { altitude_m } = job;
   const difference_Pa =
     unit.madeAt_m === undefined || altitude_m === undefined
       ? null

@@ -1,6 +1,5 @@
 /** The proof of moisture for one opening: the joint's balance, and the wall over twelve months where they are known. */
 import type { JobContext } from '../../documents/job.ts';
-import type { Wall } from '../../documents/wall.ts';
 import { gravest, type Verdict } from '../../vocabulary/verdict.ts';
 import { conditionsOf } from '../../conditions/room.ts';
 import { conductivities } from '../../conditions/conductivities.ts';
@@ -23,10 +22,9 @@ export interface MoistureProof {
 /** More runs off where a layer takes up no water, kg/m². Source: DIN 4108-3, from memory. */
 export const MOST_WATER_kg_m2 = 0.5;
 
-export function proveMoisture(build: Build, o: { job: JobContext; wall: Wall }): MoistureProof {
-  const { job, materials = [] } = o.job;
+export function proveMoisture(build: Build, { job, materials = [] }: JobContext): MoistureProof {
   const joint = jointBalance(build.context.choices, materials);
-  const layers = vapourLayers(build, { lambda: conductivities(materials), materials, wall: o.wall });
+  const layers = vapourLayers(build, { lambda: conductivities(materials), materials, wall: build.wall });
   const { inside_C, humidity_percent } = conditionsOf(job);
   const wall = job.months
     ? monthlyMoisture({

@@ -4,7 +4,7 @@
  * Water falls; it runs sideways only on flats, along the sill and along the frame's top. What is in the joint wets
  * both sides of it. All ways are taken at once: the worst of them counts.
  */
-import { cornersAfter } from '../../build/corners.ts';
+import { cornersAt } from '../../build/corners.ts';
 import { edgesInto, type EdgesInto } from './graph.ts';
 import { hostsOf, layerBehindBuck, modelled } from './hosts.ts';
 import { onReveal, waysBeside, waysInJoint, waysOnBuck } from './in-joint.ts';
@@ -53,7 +53,7 @@ export function networkOf(moment: Moment, overSill: OverSill | null = null): Net
     {
       wall: wall ? onWall(ways, wall) : nowhere,
       'inner-plane': behind ? onWall(ways, behind) : nowhere,
-      'sill-reveal': onSill(ways, sill, wall, { corners: cornersAfter(build, moment.count), overSill }),
+      'sill-reveal': onSill(ways, sill, wall, { corners: cornersAt(moment), overSill }),
       'left-reveal': onReveal(ways, 'left', left, sill),
       'right-reveal': onReveal(ways, 'right', right, sill),
     },

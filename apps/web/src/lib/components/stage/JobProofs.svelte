@@ -41,7 +41,7 @@
   const rows = $derived(
     heat.rows.map(({ plan, proof, isOld }) => {
       const verdicts = {
-        ...proofVerdicts(plan, store.context),
+        ...proofVerdicts(plan),
         heat: proof && !isOld ? proof.verdict : ('not-checkable' as const),
       };
       const all = [...plan.findings, ...(proof && !isOld ? heatFindings(plan, proof, false) : [])];

@@ -1,9 +1,8 @@
 <script module lang="ts">
-  import type { JobContext, Plan } from '@hulvek/core';
+  import type { Plan } from '@hulvek/core';
 
   export interface ProofVerdictsProps {
     plan: Plan;
-    context: JobContext;
   }
 </script>
 
@@ -11,11 +10,11 @@
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { proofVerdicts, quickProofs } from '$lib/state/proof-verdicts.ts';
   import { proveText } from '$lib/texts/prove.ts';
-  import { designJoint, openPlaces, placeOfLine, sealText } from '@hulvek/core';
+  import { openPlaces, placeOfLine, sealText } from '@hulvek/core';
 
-  let { plan, context }: ProofVerdictsProps = $props();
-  const verdicts = $derived(proofVerdicts(plan, context));
-  const design = $derived(designJoint(plan));
+  let { plan }: ProofVerdictsProps = $props();
+  const verdicts = $derived(proofVerdicts(plan));
+  const design = $derived(plan.joint);
   const open = $derived(plan.air ? openPlaces(plan.air) : []);
   const t = proveText.joint;
 </script>

@@ -18,7 +18,6 @@
   import { proveText, sideName } from '$lib/texts/prove.ts';
   import {
     choiceText,
-    designJoint,
     figuresIn,
     formatLength,
     jointCosts,
@@ -38,8 +37,8 @@
   const units = $derived(editor.context.job.units);
   const figures = $derived(figuresIn(units));
   const length = (mm: number) => formatLength(Math.round(mm * 10) / 10, units);
-  const design = $derived(designJoint(desk.plan));
-  const costs = $derived(jointCosts(desk.plan));
+  const design = $derived(desk.plan.joint);
+  const costs = $derived(desk.plan.build && jointCosts(desk.plan.build, desk.plan.job));
   const RANK = ['holds', 'watch', 'fails'] as const;
   /** What works first, of these the cheapest. */
   const seals = $derived(

@@ -14,7 +14,7 @@
   import { WallDesk, wallViews } from '$lib/state/wall-desk.svelte.ts';
   import { text } from '$lib/texts/en.ts';
   import { proveText, sideName } from '$lib/texts/prove.ts';
-  import { handlingText, proveLoads } from '@hulvek/core';
+  import { handlingText } from '@hulvek/core';
   import { untrack } from 'svelte';
   import ProofFindings from './ProofFindings.svelte';
   import ProofWall from './ProofWall.svelte';
@@ -22,7 +22,7 @@
   let { editor, proofs }: ProveLoadsProps = $props();
   const t = proveText.loads;
   const desk = untrack(() => new WallDesk(editor, ['structure']));
-  const loads = $derived(proveLoads(desk.plan));
+  const loads = $derived(desk.plan.loads);
 </script>
 
 <ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews} handles={false}>

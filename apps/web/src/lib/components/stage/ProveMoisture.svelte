@@ -15,7 +15,7 @@
   import { text } from '$lib/texts/en.ts';
   import { heatText } from '$lib/texts/heat.ts';
   import { proveText } from '$lib/texts/prove.ts';
-  import { conditionsOf, cutIds, monthTexts, proveMoisture, vapourLayerText } from '@hulvek/core';
+  import { conditionsOf, cutIds, monthTexts, vapourLayerText } from '@hulvek/core';
   import { HeatFigures } from '$lib/state/heat-figures.svelte.ts';
   import { onDestroy, untrack } from 'svelte';
   import ProofChart, { type ChartSet } from './ProofChart.svelte';
@@ -37,11 +37,7 @@
     const now = desk.plan;
     untrack(() => heat.ask(now));
   });
-  const proof = $derived(
-    desk.plan.build && desk.plan.wall
-      ? proveMoisture(desk.plan.build, { job: editor.context, wall: desk.plan.wall })
-      : null,
-  );
+  const proof = $derived(desk.plan.moisture);
   const names = $derived(proof?.layers.map((layer) => layer.name) ?? []);
   const LOOKS = [
     { colour: '--water', point: 'circle' },

@@ -48,8 +48,8 @@
     untrack(() => heat.look(opening));
   });
 
-  const words = $derived(proofWords(plan, editor.context));
-  const verdicts = $derived(proofVerdicts(plan, editor.context));
+  const words = $derived(proofWords(plan));
+  const verdicts = $derived(proofVerdicts(plan));
   const coldest = $derived(
     cutIds
       .flatMap((cut) => heat.sides[cut]?.side.coldest ?? [])

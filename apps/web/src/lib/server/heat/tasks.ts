@@ -1,10 +1,10 @@
 /** What threads compute: pure, from plain data to plain data. */
 import {
+  buildOpening,
   conditionsOf,
   cutIds,
   heatInput,
   junctionFor,
-  planOpening,
   proveJunction,
   sideContent,
   sideTaskSchema,
@@ -29,9 +29,10 @@ export type PlannedSide =
   | { readonly cut: CutId; readonly problem: HeatProblem };
 
 export function planSides(o: { opening: Opening; context: JobContext }): PlannedSide[] {
-  const input = heatInput(planOpening(o.opening, o.context));
-  if (!input) return cutIds.map((cut) => ({ cut, problem: 'not-planned' }));
-  if (!standsInWall(input.build)) return cutIds.map((cut) => ({ cut, problem: 'before-the-wall' }));
+  const build = buildOpening(o.opening, o.context);
+  if (!build) return cutIds.map((cut) => ({ cut, problem: 'not-planned' }));
+  const input = heatInput(build, o.context);
+  if (!standsInWall(build)) return cutIds.map((cut) => ({ cut, problem: 'before-the-wall' }));
   const conditions = conditionsOf(o.context.job);
   return cutIds.map((cut) => {
     const junction = junctionFor(input, cut);

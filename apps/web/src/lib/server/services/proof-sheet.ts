@@ -8,7 +8,6 @@ import {
   airCourse,
   cutDrawing,
   cutIds,
-  designJoint,
   figuresIn,
   findingText,
   formatLength,
@@ -17,8 +16,6 @@ import {
   jointLeakage,
   jointReasonText,
   pieceText,
-  proveLoads,
-  proveMoisture,
   sealText,
   severities,
   vapourLayerText,
@@ -108,9 +105,9 @@ class Sheet {
   }
 
   #proofs(): void {
-    const { plan, context, heat } = this.#input;
-    const verdicts = proofVerdicts(plan, context);
-    const words = proofWords(plan, context);
+    const { plan, heat } = this.#input;
+    const verdicts = proofVerdicts(plan);
+    const words = proofWords(plan);
     this.#page.title(proveText.whole.title);
     const rows = quickProofs.map((proof) => ({
       verdict: verdicts[proof],
@@ -259,8 +256,8 @@ class Sheet {
 
   #joint(): void {
     const { plan, context } = this.#input;
-    const design = designJoint(plan);
-    if (!design) return;
+    const { joint: design, build } = plan;
+    if (!design || !build) return;
     const length = (mm: number) => formatLength(Math.round(mm * 10) / 10, context.job.units);
     const t = proveText.joint;
     this.#page.title(t.title);
@@ -290,7 +287,7 @@ class Sheet {
       })),
       [0.3, 0.17, 0.53],
     );
-    this.#page.text(t.tip(jointCosts(plan)?.tipOver_mm ?? null, length));
+    this.#page.text(t.tip(jointCosts(build, plan.job).tipOver_mm, length));
     this.#page.text(t.prices, { colour: SOFT, size: 8.5 });
   }
 
@@ -317,9 +314,9 @@ class Sheet {
 
   #moisture(): void {
     const { plan, context } = this.#input;
-    if (!plan.build || !plan.wall) return;
+    if (!plan.moisture) return;
     const t = proveText.moisture;
-    const { joint, layers, wall, wallVerdict } = proveMoisture(plan.build, { job: context, wall: plan.wall });
+    const { joint, layers, wall, wallVerdict } = plan.moisture;
     this.#page.title(t.title);
     this.#page.rows(
       [
@@ -338,7 +335,7 @@ class Sheet {
   }
 
   #loads(): void {
-    const loads = proveLoads(this.#input.plan);
+    const { loads } = this.#input.plan;
     if (!loads) return;
     const t = proveText.loads;
     const { handling, fasteners } = loads;

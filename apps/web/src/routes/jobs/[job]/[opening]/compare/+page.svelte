@@ -132,7 +132,7 @@
               </dd>
             </div>
           </dl>
-          <ProofVerdicts {plan} context={editor.context} />
+          <ProofVerdicts {plan} />
           {#if plan.findings.length > 0}
             <ul class="findings">
               {#each plan.findings as finding, j (j)}
