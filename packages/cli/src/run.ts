@@ -8,6 +8,13 @@ import {
   exampleJob,
   figuresIn,
   findingText,
+  gradeText,
+  heatFindings,
+  heatInput,
+  judge,
+  missingText,
+  proveHeat,
+  readingOrder,
   formatLength,
   formatSize,
   jobFileJsonSchema,
@@ -22,10 +29,13 @@ import {
   skarvPoint,
   stepText,
   writeJobFile,
+  type Build,
   type Collision,
+  type Finding,
+  type Judgement,
+  type KnownHeat,
   type JobFile,
   type Plan,
-  type Verdict,
 } from '@hulvek/core';
 import { solveFile } from './solve.ts';
 
@@ -38,8 +48,9 @@ export interface CliResult {
 
 const USAGE = `hulvek: plans window openings from a job file
 
-  hulvek plan FILE [--opening MARK] [--json]   fit, shims, cut list and steps
-  hulvek check FILE [--json]                   findings only
+  hulvek plan FILE [--opening MARK] [--json]   verdict, fit, shims, cut list and steps
+  hulvek check FILE [--json]                   verdict and findings
+      --no-heat                                leave heat out, which takes most of the time
   hulvek solve FILE [--json]                   a section for heat: flows, coldest surfaces, points
   hulvek schools [--json]                      the ready-made methods, and what each chooses
   hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
@@ -47,13 +58,6 @@ const USAGE = `hulvek: plans window openings from a job file
 
 Exit: 0 holds or watch, 1 something fails, 2 bad input, 3 nothing fails but something is not checkable.
 `;
-
-const VERDICTS: Record<Verdict, string> = {
-  holds: 'Holds',
-  watch: 'Watch',
-  fails: 'Fails',
-  'not-checkable': 'Not checkable',
-};
 
 export function run(args: readonly string[], read: (path: string) => string): CliResult {
   let parsed;
@@ -64,6 +68,7 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
       options: {
         json: { type: 'boolean' },
         opening: { type: 'string' },
+        'no-heat': { type: 'boolean' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -95,7 +100,12 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
   if (path === undefined || more.length > 0) return bad(`Name one job file: hulvek ${verb} FILE\n`);
   const loaded = load(path, read);
   if (typeof loaded === 'string') return bad(loaded);
-  return report(loaded, { verb, mark: values.opening, json: values.json ?? false });
+  return report(loaded, {
+    verb,
+    mark: values.opening,
+    json: values.json ?? false,
+    heat: values['no-heat'] !== true,
+  });
 }
 
 const good = (out: string): CliResult => ({ exit: 0, out, err: '' });
@@ -144,25 +154,46 @@ function load(path: string, read: (path: string) => string): JobFile | string {
 
 function report(
   file: JobFile,
-  options: { verb: 'plan' | 'check'; mark: string | undefined; json: boolean },
+  options: { verb: 'plan' | 'check'; mark: string | undefined; json: boolean; heat: boolean },
 ): CliResult {
   const openings = openingsOf(file).filter((o) => options.mark === undefined || o.mark === options.mark);
   if (options.mark !== undefined && openings.length === 0)
     return bad(`There is no opening "${options.mark}" in this file.\n`);
-  const plans = openings.map((opening) => planOpening(opening, file));
-  const near = collisions(plans);
+  const all = openings.map((opening) => planOpening(opening, file));
+  const near = collisions(all);
+  const plans = all.map((plan) => judged(plan, near, options.heat));
   const out = options.json
     ? `${JSON.stringify(
-        plans.map((plan) => ({ ...asJson(plan, options.verb), tooNear: nearTo(plan, near) })),
+        plans.map((one) => ({ ...asJson(one, options.verb), tooNear: nearTo(one.plan, near) })),
         null,
         2,
       )}\n`
-    : [...plans.map((plan) => asText(plan, file, options.verb)), ...near.map((c) => nearText(c, file))].join(
-        '\n',
-      );
-  const verdicts = plans.map((plan) => plan.verdict);
-  const exit = verdicts.includes('fails') || near.length > 0 ? 1 : verdicts.includes('not-checkable') ? 3 : 0;
+    : [...plans.map((one) => asText(one, file, options)), ...near.map((c) => nearText(c, file))].join('\n');
+  const grades = plans.map(({ judgement }) => judgement.grade);
+  const exit = grades.includes('fails') ? 1 : grades.includes('not-checkable') ? 3 : 0;
   return { exit, out, err: '' };
+}
+
+/** A plan with its verdict and everything found, heat included where it was asked for. */
+interface Judged {
+  readonly plan: Plan;
+  readonly judgement: Judgement;
+  readonly findings: readonly Finding[];
+}
+
+function judged(plan: Plan, near: readonly Collision[], withHeat: boolean): Judged {
+  const heat = withHeat && plan.build ? solvedHeat(plan, plan.build) : 'left-out';
+  const found = typeof heat === 'object' ? heat.findings : [];
+  return {
+    plan,
+    judgement: judge(plan, { heat, collides: nearTo(plan, near).length > 0 }),
+    findings: readingOrder([...plan.findings, ...found]),
+  };
+}
+
+function solvedHeat(plan: Plan, build: Build): KnownHeat {
+  const solved = proveHeat(heatInput(build, plan.job));
+  return solved.ok ? { proof: solved.value, findings: heatFindings(plan, solved.value, false) } : 'unsolved';
 }
 
 /** The openings whose strips this one's would meet. */
@@ -179,9 +210,10 @@ function nearText({ openings, kind, free_mm, needs_mm }: Collision, file: JobFil
     : `${marks}  Fails\n  ${length(free_mm)} of wall between them, their strips need ${length(needs_mm)}.\n`;
 }
 
-function asJson(plan: Plan, verb: 'plan' | 'check'): object {
-  const { opening, verdict, findings, fit, cuts, build } = plan;
-  const head = { opening: opening.id, mark: opening.mark, verdict, findings };
+function asJson({ plan, judgement, findings }: Judged, verb: 'plan' | 'check'): object {
+  const { opening, fit, cuts, build } = plan;
+  const { grade: verdict, checked, missing, proofs } = judgement;
+  const head = { opening: opening.id, mark: opening.mark, verdict, checked, missing, proofs, findings };
   if (verb === 'check') return head;
   return {
     ...head,
@@ -199,12 +231,18 @@ function asJson(plan: Plan, verb: 'plan' | 'check'): object {
   };
 }
 
-function asText(plan: Plan, file: JobFile, verb: 'plan' | 'check'): string {
+function asText(
+  { plan, judgement, findings }: Judged,
+  file: JobFile,
+  { verb, heat }: { verb: 'plan' | 'check'; heat: boolean },
+): string {
   const { opening, unit, fit, cuts, build } = plan;
   const units = file.job.units;
   const length = (mm: number) => formatLength(mm, units);
-  const lines = [`${opening.mark}  ${opening.name}  ${VERDICTS[plan.verdict]}`];
-  for (const finding of plan.findings) {
+  const lines = [`${opening.mark}  ${opening.name}  ${gradeText(judgement)}`];
+  if (judgement.missing.length > 0) lines.push(`  ${missingText(judgement)}`);
+  if (!heat) lines.push('  Heat was left out.');
+  for (const finding of findings) {
     const { title, text } = findingText(finding, figuresIn(units));
     lines.push(`  ${finding.severity.padEnd(13)} ${title}. ${text}`);
   }

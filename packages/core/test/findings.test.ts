@@ -107,7 +107,7 @@ describe('findings from readings', () => {
   it('a missing reading is not-checkable, never passed', () => {
     const { sillMiddle: _, ...rest } = SQUARE;
     const plan = planWith(rest);
-    expect(plan.verdict).toBe('not-checkable');
+    expect(plan.judgement.grade).toBe('not-checkable');
     expect(plan.findings.some((f) => f.code === 'sill-crown')).toBe(false);
   });
 

@@ -77,7 +77,7 @@ describe('planOpening', () => {
 
   it('without a unit it says what is missing and nothing holds', () => {
     const plan = planWith(SQUARE, { unit: null });
-    expect(plan.verdict).toBe('not-checkable');
+    expect(plan.judgement.grade).toBe('not-checkable');
     expect(plan.findings.find((f) => f.code === 'not-planned')?.facts).toEqual({ missing: ['unit'] });
   });
 

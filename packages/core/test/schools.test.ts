@@ -262,6 +262,6 @@ describe('choices', () => {
       plan.findings.find((f) => f.code === 'rule-broken' && f.facts.rule === 'layers-without-bridge');
     expect(of(plain)?.severity).toBe('fails');
     expect(of(accepted)?.severity).toBe('watch');
-    expect(accepted.verdict).toBe('watch');
+    expect(accepted.judgement.checked).toBe('watch');
   });
 });

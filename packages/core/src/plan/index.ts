@@ -3,3 +3,4 @@ export * from './issue.ts';
 export * from './heat-findings.ts';
 export * from './heat-studies.ts';
 export * from './plan-opening.ts';
+export * from './judgement.ts';

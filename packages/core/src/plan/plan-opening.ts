@@ -8,19 +8,21 @@ import type { JobContext } from '../documents/job.ts';
 import type { Opening } from '../documents/opening.ts';
 import { checks } from '../findings/checks/index.ts';
 import type { Draft } from '../findings/draft.ts';
-import { verdictOf, type Finding } from '../findings/finding.ts';
+import type { Finding } from '../findings/finding.ts';
+import { readingOrder } from '../findings/order.ts';
 import { proveAir } from '../proofs/air/proof.ts';
 import { designJoint } from '../proofs/joint/designer.ts';
 import { proveLoads } from '../proofs/loads/proof.ts';
 import { proveMoisture } from '../proofs/moisture/proof.ts';
 import { proveWater } from '../proofs/water/proof.ts';
 import { once } from '../quantities/once.ts';
-import { severities, type Verdict } from '../vocabulary/verdict.ts';
+import { judge, type Judgement } from './judgement.ts';
 
 export interface Plan extends Draft {
   readonly cuts: readonly CutRow[];
   readonly findings: readonly Finding[];
-  readonly verdict: Verdict;
+  /** Of all proofs but heat, which takes longer: `judge` with it gives the whole. */
+  readonly judgement: Judgement;
 }
 
 /**
@@ -45,7 +47,8 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
   const joint = proof((built) => designJoint(built, job));
   const moisture = proof((built) => proveMoisture(built, job));
   const loads = proof((built) => proveLoads(built, { job: job.job, exposed }));
-  const findings = once(() => findingsOf(plan));
+  const findings = once(() => readingOrder(checks.flatMap((check) => check.run(plan))));
+  const judgement = once(() => judge(plan));
   const plan: Plan = {
     opening,
     job,
@@ -78,14 +81,9 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
     get findings() {
       return findings();
     },
-    get verdict() {
-      return verdictOf(findings());
+    get judgement() {
+      return judgement();
     },
   };
   return plan;
-}
-
-function findingsOf(draft: Draft): Finding[] {
-  const rank = (finding: Finding) => severities.indexOf(finding.severity);
-  return checks.flatMap((check) => check.run(draft)).sort((a, b) => rank(a) - rank(b));
 }

@@ -13,6 +13,7 @@ export * from './en/air.ts';
 export * from './en/findings.ts';
 export * from './en/heat-things.ts';
 export * from './en/joints.ts';
+export * from './en/judgement.ts';
 export * from './en/moisture.ts';
 export * from './en/pieces.ts';
 export * from './en/places.ts';

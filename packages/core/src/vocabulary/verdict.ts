@@ -1,7 +1,7 @@
 /** How a proof comes out, and how grave what is found is: the words that everything shares. */
 
 /** Gravest first. */
-export const severities = ['fails', 'watch', 'not-checkable', 'note'] as const;
+export const severities = ['fails', 'not-checkable', 'watch', 'note'] as const;
 
 export type Severity = (typeof severities)[number];
 

@@ -74,7 +74,7 @@ export function planRecord(opening: Opening, job: JobContext): PlanRecord {
   const plan = planOpening(opening, job);
   const { fit, build, cuts, findings } = plan;
   return {
-    verdict: plan.verdict,
+    verdict: plain(plan.judgement),
     fit: plain(fit),
     cuts: lines(cuts),
     steps: lines(

@@ -48,7 +48,7 @@ describe('cut list', () => {
   it('opening size, unit and method alone give the same cut list', () => {
     const quick = planWith({ roughWidth: 920, roughHeight: 1225 });
     expect(quick.cuts).toEqual(plan.cuts);
-    expect(quick.verdict).toBe('not-checkable');
+    expect(quick.judgement.grade).toBe('not-checkable');
   });
 
   it('no sheet of 100 random openings is torn at a fold, and its faces in space have the area of its outline', () => {

@@ -4,10 +4,8 @@ import {
   airRing,
   airtightFrom,
   bridgesOf,
-  gravest,
   proveAir,
   tradesThatMayCut,
-  verdictOf,
   weakPlaces,
   withoutPiece,
   type AirCourse,
@@ -33,10 +31,9 @@ export class AirDesk extends WallDesk {
     return proveAir(tried.build, { count: this.step, lost: tried.lost });
   });
   verdict = $derived.by((): Verdict => {
-    const own = verdictOf(this.findings);
     const { proof } = this;
-    if (!proof) return 'not-checkable';
-    return this.asPlanned ? gravest([own, this.plan.air?.verdict ?? 'not-checkable']) : proof.verdict;
+    if (!proof || this.asPlanned) return this.plan.judgement.proofs.air.grade;
+    return proof.verdict;
   });
   course = $derived.by((): AirCourse | null => {
     const { tried, proof, view } = this;

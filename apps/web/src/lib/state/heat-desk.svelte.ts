@@ -12,6 +12,7 @@ import {
   type Finding,
   type Fix,
   type HeatProof,
+  type KnownHeat,
   type Opening,
   type PictureWindow,
   type SideHeat,
@@ -85,6 +86,11 @@ export class HeatDesk {
   verdict = $derived.by((): Verdict => {
     const all = cutIds.flatMap((cut) => this.sides[cut]?.side.verdict ?? []);
     return all.length < cutIds.length || this.problem ? 'not-checkable' : gravest(all);
+  });
+  /** As the one verdict takes it. */
+  known = $derived.by((): KnownHeat => {
+    if (this.problem) return 'unsolved';
+    return this.proof && this.settled ? { proof: this.proof, findings: this.findings } : 'working';
   });
   conditions = $derived.by(() => conditionsOf(this.editor.context.job));
 

@@ -6,6 +6,7 @@ import { answerOf, inText } from '$lib/contract/read.ts';
 import { text } from '$lib/texts/en.ts';
 import {
   collisions,
+  judge,
   openingOf,
   planOpening,
   type Collision,
@@ -102,7 +103,8 @@ export class JobStore {
       if (!view) return [];
       const row = openingRow(plan, view, now);
       // Strips that meet are seen only when openings are looked at together.
-      return this.collisionsOf(row.id).length > 0 ? [{ ...row, verdict: 'fails' as const }] : [row];
+      const collides = this.collisionsOf(row.id).length > 0;
+      return collides ? [{ ...row, judgement: judge(plan, { collides }) }] : [row];
     });
   });
 

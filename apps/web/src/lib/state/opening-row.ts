@@ -7,8 +7,8 @@ import {
   shareDone,
   type FitVerdict,
   type Job,
+  type Judgement,
   type Plan,
-  type Verdict,
 } from '@hulvek/core';
 
 export interface OpeningRow {
@@ -18,7 +18,7 @@ export interface OpeningRow {
   readonly facade: string;
   readonly size: string | null;
   readonly method: string | null;
-  readonly verdict: Verdict;
+  readonly judgement: Judgement;
   readonly fit: FitVerdict | null;
   /** 0 to 1, `null` before work began. */
   readonly done: number | null;
@@ -38,7 +38,7 @@ export function openingRow(
     facade: opening.facade,
     size: unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, job.job.units),
     method: method?.name ?? null,
-    verdict: plan.verdict,
+    judgement: plan.judgement,
     fit: plan.fit?.result.verdict ?? null,
     done: doneShare(job.job, field, now),
     measured: plan.frame !== null && plan.frame.missing.length === 0,

@@ -1,7 +1,9 @@
 /** One line for each proof but heat: what a lead says of it in passing. */
 import { proveText } from '$lib/texts/prove.ts';
 import { airtightFrom, openPlaces, sealText, type Plan } from '@hulvek/core';
-import type { QuickProof } from './proof-verdicts.ts';
+
+export const quickProofs = ['fit', 'water', 'air', 'joint', 'moisture', 'loads'] as const;
+export type QuickProof = (typeof quickProofs)[number];
 
 /** Empty words where nothing is planned yet, and for the fit, which its findings tell. */
 export function proofWords(plan: Plan): Record<QuickProof, string> {

@@ -3,7 +3,6 @@ import {
   courseOf,
   proveWater,
   sourceLines,
-  verdictOf,
   waterVerdict,
   type Course,
   type Fix,
@@ -49,8 +48,8 @@ export class WaterDesk extends WallDesk {
   traces = $derived.by(() => (this.tonight ?? this.proof)?.traces ?? []);
 
   verdict = $derived.by((): Verdict => {
-    const [proof, own] = [this.proof, verdictOf(this.findings)];
-    if (!proof || this.asPlanned) return own;
+    const { proof } = this;
+    if (!proof || this.asPlanned) return this.plan.judgement.proofs.water.grade;
     return proof.verdict;
   });
 

@@ -985,6 +985,7 @@ export const text = {
   readOnly: 'You may look at this, not change it.',
   nav: { openings: 'Openings of this job', jobs: 'All jobs', units: 'Lengths in' },
   verdicts,
+  grade: { checked: 'what could be checked:', working: 'heat is being solved' },
   status,
   entryKinds,
   refusals,

@@ -140,7 +140,7 @@
     </fieldset>
     <FindingList
       findings={plan.findings}
-      verdict={plan.verdict}
+      verdict={plan.judgement.grade}
       {units}
       title={null}
       summary=""

@@ -22,6 +22,7 @@
 
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
+  import { gradeText } from '@hulvek/core';
   import VerdictShape from '$lib/components/ui/VerdictShape.svelte';
 
   let {
@@ -118,7 +119,7 @@
           role="checkbox"
           tabindex="0"
           aria-checked={selected.has(o.id)}
-          aria-label="{o.row.mark} {o.row.name}, {text.verdicts[o.row.verdict]}, {text.board.at(
+          aria-label="{o.row.mark} {o.row.name}, {gradeText(o.row.judgement)}, {text.board.at(
             figure(o.left),
             figure(o.bottom),
           )}"
@@ -134,7 +135,10 @@
           <rect width={o.width} height={o.height} stroke-width={(selected.has(o.id) ? 3 : 1.4) * px} />
           <text x={o.width / 2} y={o.height / 2 - 4 * px} font-size={15 * px}>{o.row.mark}</text>
           <g transform="translate({o.width / 2} {o.height / 2 + 14 * px}) scale({px})"
-            ><VerdictShape verdict={o.row.verdict} /></g
+            ><VerdictShape
+              verdict={o.row.judgement.checked}
+              open={o.row.judgement.grade === 'not-checkable'}
+            /></g
           >
         </g>
       {/each}

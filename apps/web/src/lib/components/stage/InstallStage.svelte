@@ -103,7 +103,7 @@
 
     {#if !log.issue}
       <p>{text.install.notStarted}</p>
-      {#if editor.plan.verdict === 'fails'}<p class="problem">{text.install.failing}</p>{/if}
+      {#if editor.plan.judgement.grade === 'fails'}<p class="problem">{text.install.failing}</p>{/if}
       {#if editor.plan.build}
         <Button kind="main" large disabled={log.sending || !mayFreeze} onclick={freeze}
           >{text.install.freeze}</Button

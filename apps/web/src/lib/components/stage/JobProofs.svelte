@@ -7,18 +7,18 @@
 </script>
 
 <script lang="ts">
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
   import { HeatJob } from '$lib/state/heat-job.svelte.ts';
-  import { proofVerdicts } from '$lib/state/proof-verdicts.ts';
   import { proveText, type ProofId } from '$lib/texts/prove.ts';
   import {
     figuresIn,
     findingText,
-    gravest,
     heatFindings,
     jointLeakage,
-    severities,
+    judge,
+    readingOrder,
     sumOfBands,
+    type KnownHeat,
   } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
 
@@ -27,6 +27,7 @@
   const heat = untrack(() => new HeatJob(store));
   void heat.look();
   onDestroy(() => heat.close());
+  const UNSOLVED = { grade: 'not-checkable', checked: 'holds' } as const;
   let search = $state('');
   let only = $state<'all' | 'failing' | 'watching'>('all');
   const figures = $derived(figuresIn(store.context.job.units));
@@ -39,31 +40,34 @@
     `/jobs/${store.id}/${id}/${column === 'fit' ? 'measure' : `prove?proof=${column}`}`;
 
   const rows = $derived(
-    heat.rows.map(({ plan, proof, isOld }) => {
-      const verdicts = {
-        ...proofVerdicts(plan),
-        heat: proof && !isOld ? proof.verdict : ('not-checkable' as const),
-      };
-      const all = [...plan.findings, ...(proof && !isOld ? heatFindings(plan, proof, false) : [])];
-      const [first] = all.toSorted((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity));
+    heat.rows.map(({ plan, proof, problem, isOld }) => {
+      const findings = proof && !isOld ? heatFindings(plan, proof, false) : [];
+      const known = ((): KnownHeat => {
+        if (isOld || (!proof && !problem)) return heat.atWork ? 'working' : 'left-out';
+        return proof ? { proof, findings } : 'unsolved';
+      })();
+      const collides = store.collisionsOf(plan.opening.id).length > 0;
+      const judgement = judge(plan, { heat: known, collides });
+      const [first] = readingOrder([...plan.findings, ...findings]);
       return {
         plan,
-        verdicts,
-        whole: gravest(Object.values(verdicts)),
+        judgement,
+        /** Not solved yet is not the same as holding. */
+        heatKnown: typeof known === 'object' || known === 'unsolved',
         first: first && first.severity !== 'note' ? findingText(first, figures).title : '',
       };
     }),
   );
   const shown = $derived(
-    rows.filter(({ plan: { opening }, verdicts }) => {
-      const all = Object.values(verdicts);
+    rows.filter(({ plan: { opening }, judgement }) => {
+      const all = Object.values(judgement.proofs).map(({ checked }) => checked);
       const wanted =
         only === 'all' || all.includes('fails') || (only === 'watching' && all.includes('watch'));
       const words = `${opening.mark} ${opening.name} ${opening.facade}`.toLowerCase();
       return wanted && words.includes(search.trim().toLowerCase());
     }),
   );
-  const failing = $derived(rows.filter((row) => Object.values(row.verdicts).includes('fails')).length);
+  const failing = $derived(rows.filter(({ judgement }) => judgement.grade === 'fails').length);
   const leakage = $derived.by(() => {
     const known = rows.flatMap(({ plan }) =>
       plan.choices && plan.unit
@@ -105,18 +109,19 @@
         </tr>
       </thead>
       <tbody>
-        {#each shown as { plan: { opening }, verdicts, whole, first } (opening.id)}
+        {#each shown as { plan: { opening }, judgement, heatKnown, first } (opening.id)}
           <tr data-opening={opening.mark}>
             <th scope="row">
               <a href="/jobs/{store.id}/{opening.id}/prove">
-                <VerdictMark verdict={whole} />
+                <GradeMark grade={judgement} working={judgement.working} />
                 {opening.mark} <span>{opening.name}</span>
               </a>
             </th>
             {#each COLUMNS as column (column)}
-              <td class="mark" data-column={column} data-verdict={verdicts[column]}>
+              {@const grade = column === 'heat' && !heatKnown ? UNSOLVED : judgement.proofs[column]}
+              <td class="mark" data-column={column} data-verdict={grade.grade}>
                 <a href={path(opening.id, column)} aria-label="{opening.mark}, {word(column)}">
-                  <VerdictMark verdict={verdicts[column]} />
+                  <GradeMark {grade} />
                 </a>
               </td>
             {/each}

@@ -27,7 +27,6 @@
     type SurveyPointId,
     type TypedLength,
     type Unit,
-    verdictOf,
   } from '@hulvek/core';
   import DeliveryFields from './DeliveryFields.svelte';
   import Disputes from './Disputes.svelte';
@@ -211,7 +210,7 @@
     <Disputes {editor} />
     <FindingList
       {findings}
-      verdict={verdictOf(findings)}
+      verdict={plan.judgement.proofs.fit.grade}
       {units}
       title={plan.fit ? fitWord(plan.fit.result.verdict, plan.frame?.missing.length === 0) : null}
       summary={plan.fit

@@ -13,7 +13,7 @@
   import { beforeNavigate } from '$app/navigation';
   import { page } from '$app/state';
   import { inSight } from '$lib/components/ui/scroll-to.ts';
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
   import { setEditor } from '$lib/state/editor-context.ts';
   import { OpeningEditor } from '$lib/state/opening.svelte.ts';
   import { text } from '$lib/texts/en.ts';
@@ -52,7 +52,7 @@
           >
             <span class="mark">{row.mark}</span>
             <span class="name">{row.name}</span>
-            <VerdictMark verdict={row.verdict} />
+            <GradeMark grade={row.judgement} />
           </a>
         </li>
       {/each}

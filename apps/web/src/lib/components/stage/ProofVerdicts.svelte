@@ -7,13 +7,12 @@
 </script>
 
 <script lang="ts">
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
-  import { proofVerdicts, quickProofs } from '$lib/state/proof-verdicts.ts';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
+  import { quickProofs } from '$lib/state/proof-words.ts';
   import { proveText } from '$lib/texts/prove.ts';
   import { openPlaces, placeOfLine, sealText } from '@hulvek/core';
 
   let { plan }: ProofVerdictsProps = $props();
-  const verdicts = $derived(proofVerdicts(plan));
   const design = $derived(plan.joint);
   const open = $derived(plan.air ? openPlaces(plan.air) : []);
   const t = proveText.joint;
@@ -24,7 +23,7 @@
     <div>
       <dt>{proof === 'fit' ? proveText.whole.fit : proveText.proofs[proof]}</dt>
       <dd>
-        <VerdictMark verdict={verdicts[proof]} word />
+        <GradeMark grade={plan.judgement.proofs[proof]} word />
         {#if proof === 'air' && open.length > 0}<span>{open.map(placeOfLine).join(', ')}</span>{/if}
         {#if proof === 'joint' && design}
           {@const bill = design.seals.find((s) => s.id === design.chosen)?.bill}

@@ -13,17 +13,16 @@
   import AirLine from '$lib/components/drawing/AirLine.svelte';
   import WaterRun from '$lib/components/drawing/WaterRun.svelte';
   import ProofMark from '$lib/components/ui/ProofMark.svelte';
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
   import { AirDesk } from '$lib/state/air-desk.svelte.ts';
   import { HeatDesk } from '$lib/state/heat-desk.svelte.ts';
   import { WaterDesk } from '$lib/state/water-desk.svelte.ts';
   import { wallViews } from '$lib/state/wall-desk.svelte.ts';
-  import { proofVerdicts, type QuickProof } from '$lib/state/proof-verdicts.ts';
-  import { proofWords } from '$lib/state/proof-words.ts';
+  import { proofWords, type QuickProof } from '$lib/state/proof-words.ts';
   import { text } from '$lib/texts/en.ts';
   import { heatText } from '$lib/texts/heat.ts';
   import { proveText, type ProofId } from '$lib/texts/prove.ts';
-  import { cutIds, formatLength, gravest, severities, verdictOf, type Verdict } from '@hulvek/core';
+  import { cutIds, formatLength, judge, missingText, readingOrder, type Grade } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
   import ProofFindings from './ProofFindings.svelte';
   import ProofWall from './ProofWall.svelte';
@@ -49,33 +48,29 @@
   });
 
   const words = $derived(proofWords(plan));
-  const verdicts = $derived(proofVerdicts(plan));
+  const judgement = $derived(judge(plan, { heat: heat.known }));
   const coldest = $derived(
     cutIds
       .flatMap((cut) => heat.sides[cut]?.side.coldest ?? [])
       .toSorted((a, b) => a.temperature_C - b.temperature_C)[0] ?? null,
   );
 
-  const rows = $derived.by((): { id: ProofId; verdict: Verdict; says: string }[] => {
+  const rows = $derived.by((): { id: ProofId; grade: Grade; says: string }[] => {
     if (!plan.build) return [];
-    const row = (id: Exclude<QuickProof, 'fit'>) => ({ id, verdict: verdicts[id], says: words[id] });
+    const row = (id: Exclude<QuickProof, 'fit'>) => ({ id, grade: judgement.proofs[id], says: words[id] });
     const says = heat.problem
       ? heatText.problem(heat.problem)
       : t.heatSays(coldest?.temperature_C ?? null, coldest?.fRsi ?? null);
     return [
       row('water'),
       row('air'),
-      { id: 'heat', verdict: heat.verdict, says },
+      { id: 'heat', grade: judgement.proofs.heat, says },
       row('joint'),
       row('moisture'),
       row('loads'),
     ];
   });
-  const rank = (severity: (typeof severities)[number]) => severities.indexOf(severity);
-  const findings = $derived(
-    [...plan.findings, ...heat.findings].toSorted((a, b) => rank(a.severity) - rank(b.severity)),
-  );
-  const verdict = $derived(gravest([verdictOf(findings), ...rows.map((row) => row.verdict)]));
+  const findings = $derived(readingOrder([...plan.findings, ...heat.findings]));
   /** Layers stand side by side in a cut, three pixels each. */
   const ASIDE_px = 3;
 </script>
@@ -101,15 +96,16 @@
   {/snippet}
   {#snippet panel()}
     {@render proofs()}
-    <h2><VerdictMark {verdict} word /> {t.title}</h2>
+    <h2><GradeMark grade={judgement} word working={judgement.working} /> {t.title}</h2>
+    {#if judgement.missing.length > 0}<p class="quiet" data-testid="missing">{missingText(judgement)}</p>{/if}
     {#if !editor.mayPlan}<p class="quiet">{text.readOnly}</p>{/if}
     {#if plan.build}
       <ul class="proofs" data-testid="proofs">
-        {#each rows as { id, verdict, says } (id)}
-          <li data-proof={id} data-verdict={verdict}>
+        {#each rows as { id, grade, says } (id)}
+          <li data-proof={id} data-verdict={grade.grade}>
             <ProofMark {id} />
             <a href="?proof={id}">{proveText.proofs[id]}</a>
-            <VerdictMark {verdict} word />
+            <GradeMark {grade} word />
             <p>{says}</p>
           </li>
         {/each}
@@ -120,7 +116,7 @@
       </p>
       <ProofFindings
         desk={water}
-        {verdict}
+        verdict={judgement.grade}
         {findings}
         title={t.findings}
         onfix={(fix) => water.applyFix(fix)}

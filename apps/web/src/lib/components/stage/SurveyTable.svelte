@@ -8,7 +8,7 @@
 </script>
 
 <script lang="ts">
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
   import { gridPoints } from '$lib/state/survey-grid.svelte.ts';
   import { text } from '$lib/texts/en.ts';
   import { pointTexts } from '@hulvek/core';
@@ -72,7 +72,7 @@
         {@const row = rows.get(opening.id)}
         <tr>
           <th scope="row">
-            {#if row}<VerdictMark verdict={row.verdict} />{/if}
+            {#if row}<GradeMark grade={row.judgement} />{/if}
             {opening.mark}
           </th>
           {#each gridPoints as point, c (point)}

@@ -3,15 +3,17 @@
 
   export interface VerdictShapeProps {
     verdict: Verdict;
+    /** Something is missing to say so for certain: the shape inside an open ring. */
+    open?: boolean;
   }
 </script>
 
 <script lang="ts">
-  let { verdict }: VerdictShapeProps = $props();
+  let { verdict, open = false }: VerdictShapeProps = $props();
 </script>
 
 <!-- Inside an svg; 16 units wide round the origin. -->
-<g data-verdict={verdict} transform="translate(-8 -8)">
+<g data-verdict={verdict} transform={open ? 'translate(-4.5 -4.5) scale(0.56)' : 'translate(-8 -8)'}>
   {#if verdict === 'holds'}
     <circle cx="8" cy="8" r="6.5" fill="currentColor" />
   {:else if verdict === 'watch'}
@@ -31,8 +33,21 @@
     />
   {/if}
 </g>
+{#if open}
+  <circle
+    class="ring"
+    r="7"
+    fill="none"
+    stroke="currentColor"
+    stroke-width="1.4"
+    stroke-dasharray="2.6 2.1"
+  />
+{/if}
 
 <style>
+  .ring {
+    color: var(--ink-soft);
+  }
   g[data-verdict='holds'] {
     color: var(--good);
   }

@@ -1,6 +1,5 @@
 /** The proof sheet of one opening as a PDF: verdicts, drawings with the pen line, findings, figures, limits. */
-import { proofVerdicts, quickProofs } from '$lib/state/proof-verdicts.ts';
-import { proofWords } from '$lib/state/proof-words.ts';
+import { proofWords, quickProofs } from '$lib/state/proof-words.ts';
 import { text } from '$lib/texts/en.ts';
 import { heatText } from '$lib/texts/heat.ts';
 import { proveText, sideName } from '$lib/texts/prove.ts';
@@ -17,12 +16,16 @@ import {
   jointReasonText,
   pieceText,
   sealText,
-  severities,
+  gradeText,
+  judge,
+  missingText,
+  readingOrder,
   vapourLayerText,
   type CutId,
   type Drawing,
   type Finding,
   type HeatProof,
+  type Judgement,
   type JobContext,
   type Plan,
   type Verdict,
@@ -61,10 +64,12 @@ export async function proofSheet(input: ProofSheetInput): Promise<Buffer> {
 class Sheet {
   readonly #page: PdfPage;
   readonly #input: ProofSheetInput;
+  readonly #judgement: Judgement;
 
   constructor(page: PdfPage, input: ProofSheetInput) {
     this.#page = page;
     this.#input = input;
+    this.#judgement = judge(input.plan, { heat: input.heat ?? (input.plan.build ? 'unsolved' : 'left-out') });
   }
 
   write(): void {
@@ -106,18 +111,20 @@ class Sheet {
 
   #proofs(): void {
     const { plan, heat } = this.#input;
-    const verdicts = proofVerdicts(plan);
+    const { proofs } = this.#judgement;
     const words = proofWords(plan);
-    this.#page.title(proveText.whole.title);
+    this.#page.title(`${proveText.whole.title}: ${gradeText(this.#judgement)}`);
+    const missing = missingText(this.#judgement);
+    if (missing !== '') this.#page.text(missing);
     const rows = quickProofs.map((proof) => ({
-      verdict: verdicts[proof],
+      verdict: proofs[proof].grade,
       cells: [
         proof === 'fit' ? proveText.whole.fit : proveText.proofs[proof],
-        text.verdicts[verdicts[proof]],
+        gradeText(proofs[proof]),
         words[proof],
       ],
     }));
-    const heatVerdict = heat?.proof.verdict ?? 'not-checkable';
+    const heatVerdict = proofs.heat.grade;
     const cold = heat?.proof.sides
       .flatMap((side) => side.coldest ?? [])
       .toSorted((a, b) => a.temperature_C - b.temperature_C)[0];
@@ -125,7 +132,7 @@ class Sheet {
       verdict: heatVerdict,
       cells: [
         proveText.proofs.heat,
-        text.verdicts[heatVerdict],
+        gradeText(proofs.heat),
         cold ? proveText.whole.heatSays(cold.temperature_C, cold.fRsi) : '',
       ],
     });
@@ -201,8 +208,7 @@ class Sheet {
 
   #findings(): void {
     const { plan, heat, context } = this.#input;
-    const rank = (f: Finding) => severities.indexOf(f.severity);
-    const all = [...plan.findings, ...(heat?.findings ?? [])].toSorted((a, b) => rank(a) - rank(b));
+    const all = readingOrder([...plan.findings, ...(heat?.findings ?? [])]);
     const figures = figuresIn(context.job.units);
     this.#page.title(proveText.whole.findings);
     if (all.length === 0) this.#page.text(proveText.noFindings);

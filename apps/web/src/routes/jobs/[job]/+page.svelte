@@ -4,7 +4,7 @@
   import SiteForm from '$lib/components/stage/SiteForm.svelte';
   import Button from '$lib/components/ui/Button.svelte';
   import ProgressBar from '$lib/components/ui/ProgressBar.svelte';
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
   import { fitWord } from '$lib/texts/fit.ts';
   import { text } from '$lib/texts/en.ts';
 
@@ -51,7 +51,7 @@
               <th scope="row"><a href="/jobs/{job.id}/{row.id}/measure">{row.mark}</a></th>
               <td>{row.name}</td>
               <td>
-                <VerdictMark verdict={row.verdict} word />
+                <GradeMark grade={row.judgement} word />
                 {#if row.fit}<span class="fit">{fitWord(row.fit, row.measured)}</span>{/if}
               </td>
               <td>

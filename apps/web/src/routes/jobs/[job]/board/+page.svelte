@@ -38,7 +38,7 @@
     new Set(
       store.rows
         .filter((r) => `${r.mark} ${r.name} ${r.facade} ${r.size ?? ''}`.toLowerCase().includes(words))
-        .filter((r) => verdict === '' || r.verdict === verdict)
+        .filter((r) => verdict === '' || r.judgement.grade === verdict)
         .map((r) => r.id),
     ),
   );

@@ -2,7 +2,7 @@
   import ProofVerdicts from '$lib/components/stage/ProofVerdicts.svelte';
   import HeatFigures from '$lib/components/stage/HeatFigures.svelte';
   import Paper from '$lib/components/drawing/Paper.svelte';
-  import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
   import { editorInContext } from '$lib/state/editor-context.ts';
   import { candidates, candidatePlan } from '$lib/state/compare.ts';
   import { text } from '$lib/texts/en.ts';
@@ -99,7 +99,7 @@
           <dl>
             <div>
               <dt>{text.compare.verdict}</dt>
-              <dd><VerdictMark verdict={plan.verdict} word /></dd>
+              <dd><GradeMark grade={plan.judgement} word /></dd>
             </div>
             <div>
               <dt>{text.compare.steps}</dt>

@@ -1,0 +1,45 @@
+<script module lang="ts">
+  import type { Grade } from '@hulvek/core';
+
+  export interface GradeMarkProps {
+    grade: Pick<Grade, 'grade' | 'checked'>;
+    /** Show the words beside the shapes; without them they are still read out. */
+    word?: boolean;
+    /** Heat is being solved: what is shown is without it. */
+    working?: boolean;
+  }
+</script>
+
+<script lang="ts">
+  import { text } from '$lib/texts/en.ts';
+  import VerdictMark from './VerdictMark.svelte';
+
+  let { grade, word = false, working = false }: GradeMarkProps = $props();
+</script>
+
+<span class="grade" data-grade={grade.grade} data-checked={grade.checked}>
+  <VerdictMark verdict={grade.grade} {word} />
+  {#if grade.grade === 'not-checkable'}
+    <span class="checked" title={text.grade.checked}>
+      <span class:visually-hidden={!word}>{text.grade.checked}</span>
+      <VerdictMark verdict={grade.checked} {word} />
+    </span>
+  {/if}
+  {#if working}<span class="working">{text.grade.working}</span>{/if}
+</span>
+
+<style>
+  .grade {
+    white-space: nowrap;
+  }
+  .checked {
+    margin-left: 2px;
+    font-weight: 400;
+    color: var(--ink-soft);
+  }
+  .working {
+    margin-left: var(--gap-1);
+    font-size: 0.85em;
+    color: var(--ink-soft);
+  }
+</style>

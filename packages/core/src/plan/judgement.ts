@@ -1,0 +1,147 @@
+/**
+ * What an opening comes down to: one verdict of all its proofs, and what is missing to make it. Every list, board, page,
+ * sheet and command shows this and nothing else.
+ */
+import type { Draft } from '../findings/draft.ts';
+import { verdictOf, type Finding } from '../findings/finding.ts';
+import type { HeatProof } from '../proofs/heat/proof.ts';
+import { gravest, type Proof, type Verdict } from '../vocabulary/verdict.ts';
+
+export const judgedProofs = [
+  'fit',
+  'delivery',
+  'method',
+  'water',
+  'air',
+  'heat',
+  'joint',
+  'moisture',
+  'loads',
+] as const;
+export type JudgedProof = (typeof judgedProofs)[number];
+
+/** Data without which a proof says nothing, in the order in which they are asked for. */
+export const missingData = [
+  'figures',
+  'plan',
+  'unit-shape',
+  'old-wall',
+  'wind',
+  'height',
+  'months',
+  'lining',
+  'weight',
+  'heat',
+] as const;
+export type MissingData = (typeof missingData)[number];
+
+/** A grade that is not "not checkable". */
+export type Checked = Exclude<Verdict, 'not-checkable'>;
+
+export interface Grade {
+  readonly grade: Verdict;
+  /** Of what could be checked: the grade itself, unless something is missing. */
+  readonly checked: Checked;
+  readonly missing: readonly MissingData[];
+}
+
+export interface Judgement extends Grade {
+  readonly proofs: Readonly<Record<JudgedProof, Grade>>;
+  /** Heat is being solved: the grade is the one without it. */
+  readonly working: boolean;
+}
+
+/**
+ * What is known of the heat: its proof with what it found, that it is at work, that it could not be solved, or that it
+ * was left out on purpose.
+ */
+export type KnownHeat =
+  { readonly proof: HeatProof; readonly findings: readonly Finding[] } | 'working' | 'unsolved' | 'left-out';
+
+export interface JudgeOptions {
+  readonly heat?: KnownHeat;
+  /** Its strips meet those of another opening, or it lies over one: seen only where openings are looked at together. */
+  readonly collides?: boolean;
+}
+
+/** Which of the proofs that are judged a finding speaks for. */
+const PROOF_OF: Readonly<Record<Proof, JudgedProof>> = {
+  fit: 'fit',
+  record: 'delivery',
+  order: 'method',
+  water: 'water',
+  air: 'air',
+  heat: 'heat',
+  moisture: 'moisture',
+  structure: 'loads',
+};
+
+type Subject = Draft & { readonly findings: readonly Finding[] };
+
+/** Gravest of the grades; what is missing beside what could be checked. */
+function graded(verdicts: readonly Verdict[], missing: readonly MissingData[]): Grade {
+  const checked = gravest(verdicts.filter((verdict) => verdict !== 'not-checkable')) as Checked;
+  const open = missing.length > 0 || verdicts.includes('not-checkable');
+  return { grade: checked === 'fails' || !open ? checked : 'not-checkable', checked, missing };
+}
+
+/** Returns the verdict of one opening. Source of the grades: fails > not checkable > watch > holds. */
+export function judge(plan: Subject, { heat = 'left-out', collides = false }: JudgeOptions = {}): Judgement {
+  const solved = typeof heat === 'object' ? heat : null;
+  const findings = [...plan.findings, ...(solved?.findings ?? [])];
+  const of = (proof: JudgedProof, own: readonly Verdict[], missing: readonly MissingData[] = []): Grade => {
+    const said = verdictOf(findings.filter((f) => PROOF_OF[f.proof] === proof));
+    const unplanned: readonly MissingData[] = plan.build ? missing : ['plan'];
+    return graded([said, ...own], proof === 'delivery' ? missing : unplanned);
+  };
+  const missing = missingOf(plan);
+  const proofs: Record<JudgedProof, Grade> = {
+    fit: of('fit', collides ? ['fails'] : [], missing.fit),
+    delivery: of('delivery', []),
+    method: of('method', []),
+    water: of('water', plan.water ? [plan.water.verdict] : [], missing.water),
+    air: of('air', plan.air ? [plan.air.verdict] : [], missing.air),
+    heat: of('heat', solved ? [solved.proof.verdict] : [], heat === 'unsolved' ? ['heat'] : []),
+    joint: of('joint', plan.joint ? [plan.joint.verdict] : [], missing.joint),
+    moisture: of('moisture', plan.moisture ? [plan.moisture.verdict] : [], missing.moisture),
+    loads: of('loads', plan.loads ? [plan.loads.verdict] : [], missing.loads),
+  };
+  // Heat that is at work, or that nobody asked for, says nothing yet.
+  const counted = judgedProofs.filter((id) => id !== 'heat' || solved !== null || heat === 'unsolved');
+  const whole = graded(
+    counted.flatMap((id) => [proofs[id].grade, proofs[id].checked]),
+    missingData.filter((what) => counted.some((id) => proofs[id].missing.includes(what))),
+  );
+  return { ...whole, proofs, working: heat === 'working' };
+}
+
+function missingOf({
+  build,
+  job,
+  opening,
+  wall,
+  frame,
+  unit,
+  loads,
+  findings,
+}: Subject): Readonly<Record<Exclude<JudgedProof, 'delivery' | 'method' | 'heat'>, readonly MissingData[]>> {
+  const has = (code: Finding['code']) => findings.some((finding) => finding.code === code);
+  const pick = (what: MissingData, isMissing: boolean): readonly MissingData[] => (isMissing ? [what] : []);
+  const figures = pick('figures', frame === null || frame.missing.length > 0);
+  const wind = [
+    ...pick('wind', job.job.wind === undefined),
+    ...pick('height', opening.exposure?.height_m === undefined),
+  ];
+  const old = pick('old-wall', build?.context.choices.waterLayer === 'existing');
+  return {
+    fit: [...figures, ...pick('unit-shape', has('unit-not-checkable'))],
+    water: [...old, ...wind],
+    air: old,
+    joint: figures,
+    moisture: [
+      ...pick('months', job.job.months === undefined),
+      ...pick('lining', !(wall?.layers ?? []).some((layer) => layer.role === 'interior-finish')),
+    ],
+    loads: [...wind, ...pick('weight', unit !== null && loads?.handling === null)],
+  };
+}

@@ -1,0 +1,45 @@
+/** Words for what an opening comes down to, and for what is missing to say so. */
+import type { Grade, JudgedProof, MissingData } from '../../plan/judgement.ts';
+import type { Verdict } from '../../vocabulary/verdict.ts';
+
+export const verdictTexts: Readonly<Record<Verdict, string>> = {
+  holds: 'Holds',
+  watch: 'Watch',
+  fails: 'Fails',
+  'not-checkable': 'Not checkable',
+};
+
+export const judgedProofTexts: Readonly<Record<JudgedProof, string>> = {
+  fit: 'fit',
+  delivery: 'delivery',
+  method: 'method',
+  water: 'water',
+  air: 'air',
+  heat: 'heat',
+  joint: 'joint',
+  moisture: 'moisture',
+  loads: 'loads',
+};
+
+export const missingDataTexts: Readonly<Record<MissingData, string>> = {
+  figures: 'figures of the opening',
+  plan: 'a plan',
+  'unit-shape': 'a unit that is a rectangle',
+  'old-wall': 'what lies in the old wall',
+  wind: 'the wind on the site',
+  height: 'the height above ground',
+  months: 'the weather of the months',
+  lining: 'the lining of the wall',
+  weight: 'the weight of the unit',
+  heat: 'the heat, which could not be solved',
+};
+
+/** "Watch", or "Not checkable; what could be checked: Watch". */
+export const gradeText = ({ grade, checked }: Pick<Grade, 'grade' | 'checked'>): string =>
+  grade === 'not-checkable'
+    ? `${verdictTexts[grade]}; what could be checked: ${verdictTexts[checked]}`
+    : verdictTexts[grade];
+
+/** "Missing: the wind on the site, the weight of the unit." Empty where nothing is. */
+export const missingText = ({ missing }: Pick<Grade, 'missing'>): string =>
+  missing.length === 0 ? '' : `Missing: ${missing.map((what) => missingDataTexts[what]).join(', ')}.`;
