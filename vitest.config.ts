@@ -7,6 +7,7 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['packages/core/{src,test}/**/*.test.ts'],
+          setupFiles: ['packages/core/test/support/seeded.ts'],
           // Properties over many openings, on a slow and busy machine; nothing here is timed.
           testTimeout: 60_000,
         },

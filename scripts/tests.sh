@@ -83,15 +83,50 @@ run_bench() {
   npx tsx apps/web/bench/bench.ts
 }
 
+# Full counts of everything that ./hulvek test tries on a sample, and a line about it for docs/validation.
+long_checks() {
+  local name=${1:-} report="$STATE/vitest-long.json" counts
+  rm -f "$report"
+  # shellcheck disable=SC2086
+  HULVEK_LONG=1 npx vitest run --project core --project cli $name --reporter default --reporter json --outputFile.json="$report"
+  counts=$(node scripts/count-report.mjs "$report" 2>/dev/null) || counts="0 1"
+  node scripts/long-report.mjs "${name:-all}" "$counts" "${HULVEK_SEED:-20261128}"
+  say "$(printf '%s passed, %s failed' ${counts% *} ${counts#* })"
+  [ "${counts#* }" = 0 ]
+}
+
+# What concerns these files: their lint, and the tests that reach them.
+check_files() {
+  simple_check "lint" eslint npx eslint --cache --cache-location "$STATE/eslint" "$@"
+  simple_check "floors of the core" floors npx depcruise --config .dependency-cruiser.mjs packages/core/src
+  counted "tests that reach them" vitest "$STATE/vitest.json" npx vitest related --run "$@" --project core --project cli --reporter default --reporter json --outputFile.json="$STATE/vitest.json"
+  say "$PASSED passed, $FAILED failed"
+  [ "$FAILED" = 0 ]
+}
+
 run_check() {
-  if [ "${1:-}" = --crash ]; then
-    prepare
-    build_if_stale
-    crash_trials "${2:-1000}"
-    return
-  fi
+  case "${1:-}" in
+    --crash)
+      prepare
+      build_if_stale
+      crash_trials "${2:-1000}"
+      return
+      ;;
+    --long)
+      prepare
+      long_checks "${2:-}"
+      return
+      ;;
+    '') ;;
+    *)
+      prepare
+      check_files "$@"
+      return
+      ;;
+  esac
   prepare
   simple_check "lint" eslint npx eslint --cache --cache-location "$STATE/eslint" .
+  simple_check "floors of the core" floors npx depcruise --config .dependency-cruiser.mjs packages/core/src
   simple_check "types of the core" tsc-core npx tsc -p packages/core/tsconfig.json
   counted "core and command line" vitest "$STATE/vitest.json" npx vitest run --project core --project cli --reporter default --reporter json --outputFile.json="$STATE/vitest.json"
   say "$PASSED passed, $FAILED failed"

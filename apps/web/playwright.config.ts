@@ -14,12 +14,12 @@ export default defineConfig({
   testDir: './e2e',
   testMatch: '*.e2e.ts',
   outputDir: '../../.hulvek/test-results',
-  workers: 1,
+  // Each with a server and a database of its own.
+  workers: 2,
   // Long journeys on a slow, busy machine; nothing here is timed.
   timeout: 300_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
-  globalSetup: './e2e/server.setup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: launchArguments },

@@ -1,18 +1,22 @@
 /** Prints ratios measured side by side in one run. Usage: ./hulvek bench */
 import {
+  buildOpening,
   contextOf,
   exampleJob,
   openingsOf,
   planOpening,
   presetIds,
+  proveAir,
+  proveWater,
   traceWater,
   type JobFile,
 } from '@hulvek/core';
 import { chromium, type Page } from '@playwright/test';
-import setup from '../e2e/server.setup.ts';
+import { serve } from '../e2e/server.ts';
 import { launchArguments } from '../playwright.config.ts';
 import { benchHeat } from './heat.ts';
 import { jobOf } from './jobs.ts';
+import { reference_ms } from './reference.ts';
 
 const FEW = 20;
 const MANY = 500;
@@ -24,7 +28,7 @@ const say = (line: string) => process.stdout.write(`${line}\n`);
 function planAll(file: JobFile): number {
   const [openings, context] = [openingsOf(file), contextOf(file)];
   const started = performance.now();
-  for (const opening of openings) planOpening(opening, context);
+  for (const opening of openings) void planOpening(opening, context).judgement;
   return performance.now() - started;
 }
 
@@ -45,32 +49,42 @@ function benchPlans(few: JobFile, many: JobFile): void {
   say(`               each of ${MANY} against each of ${FEW}: ratio ${(b / a).toFixed(2)}`);
 }
 
-/** Every school's example, planned side by side: the largest against the first. */
-function benchSchools(): void {
+/** Each part of every school's plan: medians over the schools, and the slowest. */
+function benchParts(): void {
   const ROUNDS_EACH = 40;
-  const plans = presetIds.map((preset) => {
+  const reference = reference_ms();
+  const parts = ['build', 'water', 'air', 'all proofs but heat'] as const;
+  const times = presetIds.map((preset) => {
     const file = exampleJob(preset);
     const [opening] = openingsOf(file);
     if (!opening) throw new Error(`${preset} has no opening`);
-    return { preset, run: () => planOpening(opening, file), ms: [] as number[] };
+    return { preset, opening, file, ms: parts.map((): number[] => []) };
   });
+  const timed = (list: number[] | undefined, run: () => unknown) => {
+    const from = performance.now();
+    run();
+    list?.push(performance.now() - from);
+  };
   for (let round = 0; round < ROUNDS_EACH; round++)
-    for (const plan of plans) {
-      const started = performance.now();
-      plan.run();
-      plan.ms.push(performance.now() - started);
+    for (const { opening, file, ms } of times) {
+      const build = buildOpening(opening, file);
+      if (!build) throw new Error('nothing is built');
+      timed(ms[0], () => buildOpening(opening, file));
+      timed(ms[1], () => proveWater({ ...build }, { asked_Pa: 300 }));
+      timed(ms[2], () => proveAir({ ...build }));
+      timed(ms[3], () => planOpening(opening, file).judgement);
     }
-  const medians = plans.map(({ preset, ms }) => ({
-    preset,
-    ms: percentile(ms, 0.5),
-    late: percentile(ms, 0.95),
-  }));
-  const slowest = medians.reduce((a, b) => (b.ms > a.ms ? b : a));
-  const first = medians[0]?.ms ?? NaN;
-  say(
-    `schools        slowest plan ${slowest.preset}: ${slowest.ms.toFixed(2)} ms, p95 ${slowest.late.toFixed(2)} ms (goal 10)`,
-  );
-  say(`               against ${medians[0]?.preset}: ratio ${(slowest.ms / first).toFixed(2)}`);
+  const inUnits = (ms: number) => `${ms.toFixed(2)} ms (${(ms / reference).toFixed(2)} references)`;
+  say(`reference      ${reference.toFixed(2)} ms`);
+  parts.forEach((part, i) => {
+    const medians = times.map(({ preset, ms }) => ({ preset, ms: percentile(ms[i] ?? [], 0.5) }));
+    const slowest = medians.reduce((a, b) => (b.ms > a.ms ? b : a));
+    const middle = percentile(
+      medians.map(({ ms }) => ms),
+      0.5,
+    );
+    say(`${part.padEnd(20)} median ${inUnits(middle)}, slowest ${slowest.preset} ${inUnits(slowest.ms)}`);
+  });
 }
 
 /** All sources of every school traced, on plans made beforehand. */
@@ -214,7 +228,9 @@ async function benchSheet(page: Page): Promise<void> {
 }
 
 async function inBrowser(work: (page: Page) => Promise<void>): Promise<void> {
-  const teardown = await setup();
+  const served = await serve();
+  process.env.HULVEK_BASE = served.base;
+  process.env.HULVEK_DATABASE = served.database;
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: launchArguments });
   try {
     const size = { width: 1280, height: 800 };
@@ -228,13 +244,13 @@ async function inBrowser(work: (page: Page) => Promise<void>): Promise<void> {
     await work(page);
   } finally {
     await browser.close();
-    await teardown();
+    await served.stop();
   }
 }
 
 const [few, many] = [jobOf(FEW, 'few'), jobOf(MANY, 'many')];
 benchPlans(few, many);
-benchSchools();
+benchParts();
 benchHeat(say, percentile);
 benchWater();
 await inBrowser(async (page) => {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
+import { lineTo } from './cuttable-line.ts';
 import { expect, expectAccessible, newOpening, saved, signIn, test } from './support.ts';
 
 /** A 36 1/4 × 48 1/4 in opening for the 900 × 1200 mm unit, as read from a tape. */
@@ -318,12 +319,14 @@ test.describe('errors by design', () => {
   });
 
   test('two people on one opening see each other’s figures at once, and both choices when they clash', async ({
-    page,
     browser,
   }) => {
+    const server = new URL(process.env.HULVEK_BASE ?? '');
+    const line = await lineTo(server);
+    const page = await (await browser.newContext({ baseURL: line.base })).newPage();
     await signIn(page);
     const path = await newOpening(page, 'T-03');
-    const other = await (await browser.newContext({ baseURL: process.env.HULVEK_BASE ?? '' })).newPage();
+    const other = await (await browser.newContext({ baseURL: server.toString() })).newPage();
     await signIn(other, 'tove@demo.invalid');
     await other.goto(`${path}/measure`);
     await page.getByLabel('Width, top').fill('918');
@@ -340,13 +343,11 @@ test.describe('errors by design', () => {
     await saved(other);
 
     // Different choices go together; the same one chosen twice is shown with both sides.
-    await page.route('**/api/jobs/*/openings/*', (route) =>
-      route.request().method() === 'PUT' ? route.abort() : route.continue(),
-    );
+    line.cut();
     await page.getByLabel('Unit', { exact: true }).selectOption({ label: 'Type A, fixed, 600 × 900' });
     await other.getByLabel('Unit', { exact: true }).selectOption({ label: 'Type D, sliding, 1200 × 1200' });
     await saved(other);
-    await page.unroute('**/api/jobs/*/openings/*');
+    line.mend();
     const conflict = page.getByRole('region', { name: 'Somebody else changed this opening' });
     await expect(conflict).toContainText('Unit: mine Type A, fixed, theirs Type D, sliding');
     await conflict.getByRole('button', { name: 'Take theirs' }).click();
@@ -362,6 +363,7 @@ test.describe('errors by design', () => {
       'Ines Kallas',
     );
     await expectAccessible(page);
+    line.close();
   });
 
   test('strangers are sent to sign in, other sites’ requests are refused, wrong passwords are told', async ({

@@ -1,9 +1,26 @@
 /** Signing in, and watching for what must never happen on a page. */
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { serve, type Served } from './server.ts';
 
-export const test = base.extend<{ refusalsExpected: boolean; quiet: void }>({
-  baseURL: async ({ browserName: _browser }, use) => use(process.env.HULVEK_BASE),
+type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
+
+/** Cookies of people who signed in once, by server and e-mail: every later sign-in is a cookie. */
+const signedIn = new Map<string, Cookies>();
+
+export const test = base.extend<{ refusalsExpected: boolean; quiet: void }, { server: Served }>({
+  /** Files share no server with those of another worker. */
+  server: [
+    async ({ browserName: _browser }, use) => {
+      const served = await serve();
+      process.env.HULVEK_BASE = served.base;
+      process.env.HULVEK_DATABASE = served.database;
+      await use(served);
+      await served.stop();
+    },
+    { scope: 'worker', auto: true, timeout: 60_000 },
+  ],
+  baseURL: async ({ server }, use) => use(server.base),
   /** Set where a request is meant to fail: the browser itself writes that to the console. */
   refusalsExpected: [false, { option: true }],
   /** Fails a test whose page wrote an error to the console. */
@@ -24,7 +41,22 @@ export const test = base.extend<{ refusalsExpected: boolean; quiet: void }>({
 
 export { expect };
 
+/** Signs somebody in: by the form the first time, with the cookie that came of it later. */
 export async function signIn(page: Page, email = 'ines@demo.invalid'): Promise<void> {
+  const key = `${process.env.HULVEK_BASE} ${email}`;
+  const cookies = signedIn.get(key);
+  if (cookies) {
+    await page.context().addCookies(cookies);
+    await page.goto('/jobs');
+    if (new URL(page.url()).pathname === '/jobs') return;
+    // Signed out everywhere meanwhile.
+    await page.context().clearCookies();
+  }
+  await signInByForm(page, email);
+  signedIn.set(key, await page.context().cookies());
+}
+
+export async function signInByForm(page: Page, email = 'ines@demo.invalid'): Promise<void> {
   await page.goto('/sign-in');
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill('level-and-plumb');

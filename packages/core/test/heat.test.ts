@@ -36,6 +36,7 @@ import { outlineOf } from '../src/proofs/heat/outline.ts';
 import { sceneAfter } from '../src/build/scene.ts';
 import { area } from '../src/geometry/polygon.ts';
 import { cutThrough } from '../src/geometry/solid.ts';
+import { runs } from './support/count.ts';
 
 const plans = new Map<string, Plan>();
 function planned(preset: PresetId, changes: Partial<Opening> = {}): Plan {
@@ -313,7 +314,7 @@ describe('any numbers and choices', () => {
           }
         }
       }),
-      { numRuns: 80, seed: 5 },
+      { ...runs(80, 20), seed: 5 },
     );
   });
 });

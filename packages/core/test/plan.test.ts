@@ -29,6 +29,7 @@ import { surveyPointIds, surveyPoints } from '../src/vocabulary/survey-points.ts
 import { replay } from '../src/build/replay.ts';
 import { sequence } from '../src/build/sequence.ts';
 import { crooked, job, openingWith, planWith, SQUARE } from './support/openings.ts';
+import { runs } from './support/count.ts';
 
 const figure = (mm: number) => formatLength(mm, 'in', 'figure');
 
@@ -71,7 +72,7 @@ describe('planOpening', () => {
         if (plan.build)
           expect(sceneAfter(plan.build, plan.build.steps.length).layers.length).toBeGreaterThan(10);
       }),
-      { numRuns: 400 },
+      runs(400, 80),
     );
   });
 
@@ -258,7 +259,7 @@ describe('drawings', () => {
         });
         expect(collisions(survey.items)).toEqual([]);
       }),
-      { numRuns: 150 },
+      runs(150, 30),
     );
   });
 

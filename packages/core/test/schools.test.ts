@@ -28,6 +28,7 @@ import {
 import { bounds } from '../src/geometry/polygon.ts';
 import { sequence } from '../src/build/sequence.ts';
 import { expectedFindings } from './schools.expected.ts';
+import { runs } from './support/count.ts';
 
 const example = (preset: PresetId, changes: Partial<Opening> = {}): Plan => {
   const file = exampleJob(preset);
@@ -164,7 +165,7 @@ describe('invariants of the wall over time, in any school, opening and legal ord
           }
         }
       }),
-      { numRuns: 160 },
+      runs(160, 32),
     );
   });
 

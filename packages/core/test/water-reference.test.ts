@@ -11,6 +11,7 @@ import { onWall } from '../src/proofs/water/on-wall.ts';
 import type { Moment } from '../src/build/moment.ts';
 import { arrange, type Host, type PlaneFace } from '../src/proofs/water/plane.ts';
 import { placeNode, Ways, type Follow } from '../src/proofs/water/ways.ts';
+import { runs } from './support/count.ts';
 
 const WIDE = 12;
 const HIGH = 40;
@@ -310,7 +311,7 @@ describe('water let down through cells and levels', () => {
           expect(exact(x), `column ${x}`).toBe(k);
         }
       }),
-      { numRuns: 300, seed: 20261123 },
+      { ...runs(300, 60), seed: 20261123 },
     );
     // The random walls are not all alike: dry ones, wet ones, and ones held by one bond and by more.
     for (const k of [null, 0, 1, 2]) expect(seen.get(k) ?? 0, `k = ${k}`).toBeGreaterThan(10);

@@ -21,6 +21,7 @@ import {
   type WallChange,
 } from '@hulvek/core';
 import { expectedMistakes, expectedWater, type ExpectedSource } from './water.expected.ts';
+import { runs } from './support/count.ts';
 
 const lapsOf = (build: Build) => proveWater(build, { asked_Pa: null }).laps;
 const built = (preset: PresetId, changes: Partial<Opening> = {}): Build => {
@@ -220,7 +221,7 @@ describe('one more strip', () => {
             expect(now, `${preset} ${source}`).toBeGreaterThanOrEqual(before.get(source) ?? Infinity);
         },
       ),
-      { numRuns: 60, seed: 7 },
+      { ...runs(60, 20), seed: 7 },
     );
   });
 

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { pointTexts } from '../texts/en/survey.ts';
 import { surveyPointIds, surveyPoints, surveyWalk, type SurveyPointId } from '../vocabulary/survey-points.ts';
 import { pastedCells, readSurveySheet } from './survey-table.ts';
+import { runs } from '../../test/support/count.ts';
 
 const labels = Object.fromEntries(surveyPointIds.map((id) => [id, pointTexts[id].label])) as Record<
   SurveyPointId,
@@ -95,7 +96,7 @@ describe('a survey sheet', () => {
           for (const problem of read(text).problems) expect(problem.code).toMatch(/^[a-z-]+$/);
         },
       ),
-      { numRuns: 5000 },
+      runs(5000, 500),
     ));
 
   it('a block from a spreadsheet is rows of cells, its last line break is no row', () =>

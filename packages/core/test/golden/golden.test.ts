@@ -8,6 +8,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { count } from '../support/count.ts';
 import { demoCases, randomCases, schoolCases, type Case } from './cases.ts';
 import { heatRecord, planRecord, sections, type Section } from './record.ts';
 
@@ -34,6 +35,10 @@ function digests({ opening, job }: Case): Digests {
       .slice(0, 10);
   return Object.fromEntries(sections.map((section) => [section, digest(record[section])])) as Digests;
 }
+
+/** All of them where they are recorded or tried in full, the first ones in every run. */
+const sampled = <Item>(all: readonly Item[], sample: number): readonly Item[] =>
+  all.slice(0, recording ? all.length : count(all.length, sample));
 
 function heldDigests(file: string, cases: readonly Case[]): void {
   const before: Record<string, Digests> = existsSync(here(file))
@@ -62,14 +67,19 @@ describe('plans are what they were', () => {
     held(`records/${one.name}.json`, written(planRecord(one.opening, one.job)));
   });
 
-  it('16 schools, the heat of all their sides', () => {
-    held(
-      'records/heat.json',
-      written(schoolCases().map(({ name, opening, job }) => ({ name, heat: heatRecord(opening, job) }))),
+  it('the heat of all sides of schools', () => {
+    const solved = sampled(schoolCases(), 4).map(({ name, opening, job }) => ({
+      name,
+      heat: heatRecord(opening, job),
+    }));
+    if (recording) writeFileSync(here('records/heat.json'), written(solved));
+    const before: unknown = JSON.parse(readFileSync(here('records/heat.json'), 'utf8'));
+    expect(Array.isArray(before) && before.slice(0, solved.length)).toEqual(
+      JSON.parse(JSON.stringify(solved)),
     );
   });
 
   it('every opening of the demo', () => heldDigests('records/demo.digests.json', demoCases()));
 
-  it('200 random jobs', () => heldDigests('records/random.digests.json', randomCases()));
+  it('random jobs', () => heldDigests('records/random.digests.json', sampled(randomCases(), 40)));
 });

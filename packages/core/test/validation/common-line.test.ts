@@ -4,6 +4,7 @@ import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { commonLine, lineUp, planOpening, type Opening, type Span } from '@hulvek/core';
 import { job, openingWith, SQUARE, type Readings } from '../support/openings.ts';
+import { runs } from '../support/count.ts';
 
 type Highs = Awaited<ReturnType<typeof highsLoader>>;
 let highs: Highs;
@@ -61,7 +62,7 @@ describe('a common line', () => {
           expect(moves.length).toBe(best.changed);
           expect(moves.reduce((sum, m) => sum + Math.abs(m.by_mm), 0)).toBeCloseTo(best.total, 5);
         }),
-        { numRuns: 120 },
+        runs(120, 24),
       ),
     60_000,
   );

@@ -11,6 +11,7 @@ import {
 } from '@hulvek/core';
 import { foldLines } from '../../src/geometry/sheet.ts';
 import { crooked, planWith, SQUARE } from '../support/openings.ts';
+import { runs } from '../support/count.ts';
 
 /**
  * Cut sizes worked by hand for an opening of 920 × 1225 in a wall of 12 mm sheathing on 140 mm studs, unit
@@ -64,7 +65,7 @@ describe('cut list', () => {
           }
         }
       }),
-      { numRuns: 100 },
+      runs(100, 20),
     );
   });
 

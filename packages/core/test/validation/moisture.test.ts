@@ -19,6 +19,7 @@ import {
   type MonthClimate,
   type MoistureInput,
 } from '@hulvek/core';
+import { runs } from '../support/count.ts';
 
 /** Magnus, as ISO 13788 gives it, from memory: another formula than the one tested. */
 const magnus = (C: number): number =>
@@ -150,7 +151,7 @@ it('what any wall gathers in an endless winter equals the relaxed string under s
         expect(gathered).toBeCloseTo(relaxed(input) * 365 * 86_400, 3);
       },
     ),
-    { numRuns: 60 },
+    runs(60, 20),
   );
 });
 
@@ -247,7 +248,7 @@ describe('a malformed weather file is refused with its line', () => {
         expect(read.error.line).toBeGreaterThanOrEqual(1);
         expect(read.error.line).toBeLessThanOrEqual(lines.length + HEAD.length);
       }),
-      { numRuns: 200 },
+      runs(200, 40),
     );
   });
 });

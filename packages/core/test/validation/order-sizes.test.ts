@@ -20,6 +20,7 @@ import {
   type Wall,
 } from '@hulvek/core';
 import { crooked, job } from '../support/openings.ts';
+import { runs } from '../support/count.ts';
 
 const mm = (value: number) => ({ typed: `${value} mm`, mm: value });
 
@@ -110,7 +111,7 @@ describe('sizes to frame and to order', () => {
           if (spare < -hidden) expect(fits).toBe(false);
         },
       ),
-      { numRuns: 300 },
+      runs(300, 60),
     ));
 
   it('a 900 × 1200 unit with 35 mm fins goes edge first through its own 920 × 1225 opening and needs 1270 mm of room', () => {

@@ -5,6 +5,7 @@ import { placeUnit, smallestGap, type FitInput } from '@hulvek/core';
 import type { OpeningFrame, Station } from '../../src/survey/frame.ts';
 import { openingFrame } from '../../src/survey/frame.ts';
 import { crooked, planWith, type Readings } from '../support/openings.ts';
+import { runs } from '../support/count.ts';
 
 /** Source: a general linear-programming library from the registry (HiGHS compiled to WebAssembly). */
 let solve: (problem: string) => {
@@ -62,7 +63,7 @@ describe('placement of the unit', () => {
         expect(placed.left).toBeCloseTo(best.Columns.x?.Primal ?? NaN, 4);
         expect(placed.bottom).toBeCloseTo(solve(upwardsProgram(fit)).ObjectiveValue, 4);
       }),
-      { numRuns: 300 },
+      runs(300, 60),
     );
   });
   it('the program it is held against can tell a wrong place', () => {

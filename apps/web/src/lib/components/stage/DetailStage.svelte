@@ -13,7 +13,7 @@
   import { save } from '$lib/state/download.ts';
   import { DetailDesk, deskViews } from '$lib/state/detail-desk.svelte.ts';
   import { text } from '$lib/texts/en.ts';
-  import { drawingScales, methodChoices, type Finding } from '@hulvek/core';
+  import { drawingScales, methodChoices, missingText, type Finding } from '@hulvek/core';
   import { tick, untrack } from 'svelte';
   import CutTable from './CutTable.svelte';
   import DeviationLog from './DeviationLog.svelte';
@@ -141,6 +141,8 @@
     <FindingList
       findings={plan.findings}
       verdict={plan.judgement.grade}
+      checked={plan.judgement.checked}
+      missing={missingText(plan.judgement)}
       {units}
       title={null}
       summary=""

@@ -1,13 +1,17 @@
 <script module lang="ts">
-  import type { Finding, Fix, LengthUnit, Verdict } from '@hulvek/core';
+  import type { Checked, Finding, Fix, LengthUnit, Verdict } from '@hulvek/core';
 
   export interface FindingListProps {
     findings: readonly Finding[];
     verdict: Verdict;
+    /** Beside "not checkable": the grade of what could be checked. */
+    checked?: Checked | undefined;
     units: LengthUnit;
     /** One or two words beside the verdict, such as "fits". */
     title: string | null;
     summary: string;
+    /** What has to be known before it can be said for certain; empty where nothing is missing. */
+    missing?: string;
     /** Left out where the verdict stands above already. */
     headed?: boolean;
     /** Applies a fix; `null` where fixes are not offered. */
@@ -20,6 +24,7 @@
 <script lang="ts">
   import AcceptRule from './AcceptRule.svelte';
   import Button from '$lib/components/ui/Button.svelte';
+  import GradeMark from '$lib/components/ui/GradeMark.svelte';
   import VerdictMark from '$lib/components/ui/VerdictMark.svelte';
   import { text } from '$lib/texts/en.ts';
   import {
@@ -37,9 +42,11 @@
   let {
     findings,
     verdict,
+    checked,
     units,
     title,
     summary,
+    missing = '',
     headed = true,
     onfix,
     onaccept = null,
@@ -66,9 +73,10 @@
 
 {#if headed}
   <h2 class="verdict">
-    <VerdictMark {verdict} word />
+    <GradeMark grade={{ grade: verdict, checked: checked ?? 'holds' }} word alone={checked === undefined} />
     {#if title}<span class="title">{title}</span>{/if}
   </h2>
+  {#if missing !== ''}<p class="missing">{missing}</p>{/if}
 {/if}
 {#if summary}<p class="summary">{summary}</p>{/if}
 <ul>
@@ -91,6 +99,9 @@
 </ul>
 
 <style>
+  .missing {
+    color: var(--ink-soft);
+  }
   .verdict {
     display: flex;
     align-items: baseline;

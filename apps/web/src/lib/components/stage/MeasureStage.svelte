@@ -211,6 +211,7 @@
     <FindingList
       {findings}
       verdict={plan.judgement.proofs.fit.grade}
+      checked={plan.judgement.proofs.fit.checked}
       {units}
       title={plan.fit ? fitWord(plan.fit.result.verdict, plan.frame?.missing.length === 0) : null}
       summary={plan.fit

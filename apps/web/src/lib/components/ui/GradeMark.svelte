@@ -5,6 +5,8 @@
     grade: Pick<Grade, 'grade' | 'checked'>;
     /** Show the words beside the shapes; without them they are still read out. */
     word?: boolean;
+    /** Only the grade, where what could be checked is not known. */
+    alone?: boolean;
     /** Heat is being solved: what is shown is without it. */
     working?: boolean;
   }
@@ -14,12 +16,12 @@
   import { text } from '$lib/texts/en.ts';
   import VerdictMark from './VerdictMark.svelte';
 
-  let { grade, word = false, working = false }: GradeMarkProps = $props();
+  let { grade, word = false, alone = false, working = false }: GradeMarkProps = $props();
 </script>
 
 <span class="grade" data-grade={grade.grade} data-checked={grade.checked}>
   <VerdictMark verdict={grade.grade} {word} />
-  {#if grade.grade === 'not-checkable'}
+  {#if grade.grade === 'not-checkable' && !alone}
     <span class="checked" title={text.grade.checked}>
       <span class:visually-hidden={!word}>{text.grade.checked}</span>
       <VerdictMark verdict={grade.checked} {word} />
@@ -30,10 +32,12 @@
 
 <style>
   .grade {
-    white-space: nowrap;
+    display: inline-flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 0 4px;
   }
   .checked {
-    margin-left: 2px;
     font-weight: 400;
     color: var(--ink-soft);
   }

@@ -1,4 +1,4 @@
-/** Serves the build on a free port with a database of its own, for one run of the interface tests. */
+/** A server of the build on a free port with a database of its own: each worker of the interface tests has one. */
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { createServer, type AddressInfo } from 'node:net';
@@ -26,11 +26,20 @@ async function healthy(base: string): Promise<void> {
   throw new Error('the server did not come up');
 }
 
-export default async function setup() {
+export interface Served {
+  readonly base: string;
+  readonly database: string;
+  stop(): Promise<void>;
+}
+
+/** Serves the build with a database that is its own, until it is stopped. */
+export async function serve(): Promise<Served> {
   const server = process.env.TEST_DATABASE_URL ?? process.env.DATABASE_URL;
   if (!server) throw new Error('TEST_DATABASE_URL is not set: run the tests with ./hulvek test');
   const name = `hulvek_interface_${randomBytes(6).toString('hex')}`;
   const admin = new pg.Client({ connectionString: server });
+  // The database may be ended before this run is: then there is nothing left to drop.
+  admin.on('error', () => undefined);
   await admin.connect();
   await admin.query(`create database ${name}`);
   const url = new URL(server);
@@ -52,12 +61,18 @@ export default async function setup() {
     },
     stdio: 'inherit',
   });
-  process.env.HULVEK_BASE = base;
-  process.env.HULVEK_DATABASE = url.toString();
+  // A run that is cut off leaves no server behind.
+  const end = () => void child.kill();
+  process.once('exit', end);
   await healthy(base);
-  return async () => {
-    child.kill();
-    await admin.query(`drop database ${name} with (force)`);
-    await admin.end();
+  return {
+    base,
+    database: url.toString(),
+    stop: async () => {
+      process.off('exit', end);
+      child.kill();
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
   };
 }
