@@ -89,7 +89,7 @@ export const waits = defineCheck({
 export const sealUnfit = defineCheck({
   code: 'seal-unfit',
   proof: 'air',
-  severity: 'watch',
+  severity: 'fails',
   source: 'ASTM C1193 and C1472, from memory; ranges of foam and bands are common practice, no source',
   *run(draft) {
     const design = draft.joint;

@@ -90,7 +90,8 @@ export function designJoint(build: Build, job: JobContext): JointDesign {
     chosen,
     ...recommend(seals),
     verdict: gravest([
-      seals.find((o) => o.id === chosen)?.verdict ?? 'not-checkable',
+      // What foam alone is worth a rule of its own says, also where somebody answers for it.
+      chosen === 'foam-alone' ? 'watch' : (seals.find((o) => o.id === chosen)?.verdict ?? 'not-checkable'),
       ...(input.sides.every((s) => s.measured) ? [] : ['not-checkable' as const]),
     ]),
   };
