@@ -19,11 +19,11 @@
   let { grade, word = false, alone = false, working = false }: GradeMarkProps = $props();
 </script>
 
-<span class="grade" data-grade={grade.grade} data-checked={grade.checked}>
+<span class="grade" data-word={word} data-grade={grade.grade} data-checked={grade.checked}>
   <VerdictMark verdict={grade.grade} {word} />
   {#if grade.grade === 'not-checkable' && !alone}
     <span class="checked" title={text.grade.checked}>
-      <span class:visually-hidden={!word}>{text.grade.checked}</span>
+      <span class="visually-hidden">{text.grade.checked}</span>
       <VerdictMark verdict={grade.checked} {word} />
     </span>
   {/if}
@@ -37,7 +37,11 @@
     align-items: baseline;
     gap: 0 4px;
   }
+  .grade[data-word='false'] {
+    flex-wrap: nowrap;
+  }
   .checked {
+    position: relative;
     font-weight: 400;
     color: var(--ink-soft);
   }

@@ -13,7 +13,7 @@
 </script>
 
 <!-- Inside an svg; 16 units wide round the origin. -->
-<g data-verdict={verdict} transform={open ? 'translate(-4.5 -4.5) scale(0.56)' : 'translate(-8 -8)'}>
+<g data-verdict={verdict} transform={open ? 'translate(-5.2 -5.2) scale(0.65)' : 'translate(-8 -8)'}>
   {#if verdict === 'holds'}
     <circle cx="8" cy="8" r="6.5" fill="currentColor" />
   {:else if verdict === 'watch'}
@@ -36,7 +36,7 @@
 {#if open}
   <circle
     class="ring"
-    r="7"
+    r="7.6"
     fill="none"
     stroke="currentColor"
     stroke-width="1.4"
