@@ -211,19 +211,25 @@ const LAYER_SOLID: Readonly<Record<string, SolidMaterial>> = {
 
 /** Four bars round the opening that leave a hole of W × H with the edge `free` from it. */
 function round(
-  id: string,
+  role: Role,
   material: SolidMaterial,
   o: { W: number; H: number; free: number; w: Range },
 ): Solid[] {
   const { W, H, free, w } = o;
   const out: Range = [-AROUND_mm, W + AROUND_mm];
   return [
-    box(`${id}-below`, material, out, [-AROUND_mm, -free], w),
-    box(`${id}-left`, material, [out[0], -free], [-free, H + free], w),
-    box(`${id}-right`, material, [W + free, out[1]], [-free, H + free], w),
-    box(`${id}-above`, material, out, [H + free, H + AROUND_mm], w),
+    box(barOf(role, 'below'), material, out, [-AROUND_mm, -free], w),
+    box(barOf(role, 'left'), material, [out[0], -free], [-free, H + free], w),
+    box(barOf(role, 'right'), material, [W + free, out[1]], [-free, H + free], w),
+    box(barOf(role, 'above'), material, out, [H + free, H + AROUND_mm], w),
   ];
 }
+
+const BARS = ['below', 'left', 'right', 'above'] as const;
+const barOf = (role: Role, bar: (typeof BARS)[number]): string => `${role}-${bar}`;
+
+/** Whether a solid is one of the bars that a layer of the wall is made of. */
+export const isOfLayer = ({ id }: Solid, role: Role): boolean => BARS.some((bar) => barOf(role, bar) === id);
 
 /** What stands before the first step of the work. */
 export function baseSolids(geometry: OpeningGeometry, choices: Choices, numbers: ParameterValues): Solid[] {

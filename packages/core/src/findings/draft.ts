@@ -4,27 +4,15 @@ import type { JointDesign } from '../proofs/joint/designer.ts';
 import type { LoadsProof } from '../proofs/loads/proof.ts';
 import type { MoistureProof } from '../proofs/moisture/proof.ts';
 import type { JobContext } from '../documents/job.ts';
-import type { MethodDocument } from '../documents/method.ts';
 import type { Opening } from '../documents/opening.ts';
-import type { Unit } from '../documents/unit.ts';
-import type { Wall } from '../documents/wall.ts';
-import type { Choices } from '../vocabulary/axes.ts';
-import type { ParameterValues } from '../vocabulary/parameters.ts';
 import type { Exposed } from '../conditions/exposed.ts';
 import type { WaterProof } from '../proofs/water/proof.ts';
-import type { OpeningFrame, Readings } from '../survey/frame.ts';
 import type { Fit, Build } from '../build/build.ts';
+import type { Subject } from '../build/subject.ts';
 
-export interface Draft {
+export interface Draft extends Omit<Subject, 'setbackGiven'> {
   readonly opening: Opening;
   readonly job: JobContext;
-  readonly wall: Wall | null;
-  readonly unit: Unit | null;
-  readonly method: MethodDocument | null;
-  readonly choices: Choices | null;
-  readonly numbers: ParameterValues;
-  readonly readings: Readings;
-  readonly frame: OpeningFrame | null;
   readonly fit: Fit | null;
   readonly build: Build | null;
   readonly exposed: Exposed;

@@ -29,3 +29,17 @@ export const surfaceIds = [
 ] as const;
 
 export type SurfaceId = (typeof surfaceIds)[number];
+
+const among = (...ids: readonly SurfaceId[]) => {
+  const set: ReadonlySet<SurfaceId> = new Set(ids);
+  return (surface: SurfaceId): boolean => set.has(surface);
+};
+
+/** The four sides of the opening in the wall. */
+export const isReveal = among('sill-reveal', 'left-reveal', 'right-reveal', 'head-reveal');
+/** The outer sides of a buck. */
+export const isOnBuck = among('buck-left', 'buck-right', 'buck-head', 'buck-sill');
+/** The outer sides of the frame, seen from the joint. */
+export const isFrameSide = among('unit-left', 'unit-right', 'unit-head', 'unit-sill');
+/** Any face of the frame that something sticks to. */
+export const isOnFrame = (surface: SurfaceId): boolean => surface === 'unit-inside' || isFrameSide(surface);

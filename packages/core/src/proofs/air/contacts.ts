@@ -1,5 +1,6 @@
 /** What holds air back in a section and where one such thing is sealed to the next. */
 import type { CutId } from '../../vocabulary/sides.ts';
+import { isReveal } from '../../vocabulary/surfaces.ts';
 import type { Range } from '../../geometry/solid.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import type { Build } from '../../build/build.ts';
@@ -208,7 +209,7 @@ function fillsJoint(solid: SolidCut, section: AirSection, standing: Standing): b
 
 /** A sheet of the room sticks to the reveal only where its line of sealant runs. */
 const hangsOnBead = ({ material, surface }: SheetLine): boolean =>
-  material === 'air-sheet' && surface.endsWith('-reveal');
+  material === 'air-sheet' && isReveal(surface);
 
 /** Beads between a fin and the wall, a sheet and the reveal, a frame and the old stops. */
 function beadContacts(section: AirSection, standing: Standing): Contact[] {

@@ -1,6 +1,6 @@
 /** Which layer of the wall keeps the air out, and what stands under the sheets of a section. */
 import type { CutId } from '../../vocabulary/sides.ts';
-import type { SurfaceId } from '../../vocabulary/surfaces.ts';
+import { isFrameSide, isOnBuck, isOnFrame, isReveal, type SurfaceId } from '../../vocabulary/surfaces.ts';
 import type { Choices } from '../../vocabulary/axes.ts';
 import { buckSide, UNIT, wallLayerPiece } from '../../methods/names.ts';
 import type { PieceContext } from '../../methods/pieces/context.ts';
@@ -25,7 +25,8 @@ export function wallLayer(side: CutId, { choices }: Pick<PieceContext, 'choices'
 /** A bare board has open seams: it keeps air out only where somebody made it the air layer. */
 const boardIsTight = ({ airLayer }: Choices): boolean => airLayer === 'sheathing';
 
-const REVEALS = ['sill-reveal', 'left-reveal', 'right-reveal', 'head-reveal', 'sill-rear'];
+/** Along a side of the opening or up the rear of its sill. */
+const inOpening = (surface: SurfaceId): boolean => isReveal(surface) || surface === 'sill-rear';
 
 /**
  * Returns the airtight thing under a point of a surface where no sheet lies, or `null` where air passes: an open
@@ -40,10 +41,10 @@ export function underneath(
   const { opening, choices, unit } = context;
   const { side, surface, across, w } = at;
   const board = boardIsTight(choices) ? 'sheathing' : null;
-  if (onBuck(surface)) return opening.surfaces[surface]?.host ?? null;
-  if (REVEALS.includes(surface)) return underReveal(context, side, w, board);
+  if (isOnBuck(surface)) return opening.surfaces[surface]?.host ?? null;
+  if (inOpening(surface)) return underReveal(context, side, w, board);
   if (surface === 'inner-plane') return hasBoard(opening) ? board : solidWall(choices);
-  if (surface.startsWith('unit-')) {
+  if (isOnFrame(surface)) {
     if (!unit) return null;
     const [from, to] =
       side === 'left' || side === 'right'
@@ -78,10 +79,7 @@ export function changesUnder(
 }
 
 const runsInDepth = (surface: SurfaceId): boolean =>
-  REVEALS.includes(surface) || (surface.startsWith('unit-') && surface !== 'unit-inside') || onBuck(surface);
-
-/** The outer sides of a buck, each named after the piece it belongs to. */
-const onBuck = (surface: SurfaceId): boolean => surface.startsWith('buck-');
+  inOpening(surface) || isFrameSide(surface) || isOnBuck(surface);
 
 const hasBoard = ({ layers }: PieceContext['opening']): boolean =>
   layers.some((l) => l.role === 'sheathing' && l.w[1] > l.w[0]);

@@ -10,6 +10,7 @@ import type { Contact } from './contacts.ts';
 import { FRAME, isRoomLayer, wallLayer } from './layers.ts';
 import { linesThrough, neighboursOf, reached, type Line } from './lines.ts';
 import { ringOf, walkRound, type Ring, type RingBreak, type Stretch } from './ring.ts';
+import { isReveal } from '../../vocabulary/surfaces.ts';
 import { airCorners, type AirCorner } from '../../vocabulary/corners.ts';
 import {
   isUpright,
@@ -270,7 +271,7 @@ function meets(cut: SolidCut, member: string, order: number, section: AirSection
     section.beads.some(({ thing, at }) => thing === member && w[0] < at[0] && at[0] < w[1]) ||
     section.lines.some(({ thing, surface, range, ends, order: laid }) => {
       // A strip over the face of the joint is not gone through by what stands behind it.
-      if (thing !== member || laid < order || !surface.endsWith('-reveal')) return false;
+      if (thing !== member || laid < order || !isReveal(surface)) return false;
       const i = runsAlong(surface);
       const [along, off] = i === 0 ? [w, across] : [across, w];
       const level = ends[0][1 - i] ?? 0;

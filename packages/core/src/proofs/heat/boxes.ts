@@ -8,6 +8,7 @@ import { surfaceOf } from '../../geometry/surface.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import { sheetMaterials } from '../../vocabulary/materials.ts';
 import { sillHeight } from '../../methods/pieces/context.ts';
+import { isOfLayer } from '../../build/base.ts';
 import type { Build } from '../../build/build.ts';
 import { piecesFor } from '../../build/by-role.ts';
 import { UNIT } from '../../methods/names.ts';
@@ -80,16 +81,15 @@ export function cutBoxes(build: Build, cut: CutId, through?: Solid): CutBoxes {
   const ventilated = isVentilated(build);
   const window = { w: [-10_000, 10_000] as const, across: extent };
   const cutSolids = (solids: readonly Solid[], thing: string | null): HeatBox[] =>
-    cutThrough(solids, plane, window)
-      .filter(({ owner }) => !(ventilated && thing === null && owner.startsWith('cladding')))
-      .map(({ owner, material, outline }) => ({
-        thing: thing ?? owner,
-        material,
-        ...boxOf(level(outline)),
-      }));
+    cutThrough(solids, plane, window).map(({ owner, material, outline }) => ({
+      thing: thing ?? owner,
+      material,
+      ...boxOf(level(outline)),
+    }));
   const solids = [
     ...farWall(build, cut, extent),
-    ...cutSolids(build.base, null),
+    // A ventilated cladding is weather: the wall ends at its cavity.
+    ...cutSolids(ventilated ? build.base.filter((solid) => !isOfLayer(solid, 'cladding')) : build.base, null),
     ...layers.flatMap((l) => (l.kind === 'solid' ? cutSolids(l.solids, l.thing) : [])),
   ];
   const faces = layers.flatMap((layer) => {

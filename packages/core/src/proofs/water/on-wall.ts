@@ -1,4 +1,5 @@
 /** Water on the planes of the wall: straight down each column, until it leaves, soaks in or comes to the joint. */
+import { isOnFrame } from '../../vocabulary/surfaces.ts';
 import { GRID_mm } from '../../geometry/vector.ts';
 import { BODY } from '../../build/replay.ts';
 import { plays } from '../../build/by-role.ts';
@@ -97,5 +98,5 @@ function ontoFrame(ways: Ways, plane: Plane, cell: Cell, gap: number, node: numb
 /** A tape with a face on the frame's own side. */
 function turnsOntoFrame({ moment }: Ways, thing: string): boolean {
   const faces = moment.sheets.get(thing)?.faces ?? [];
-  return faces.some((face) => face.surface.startsWith('unit-') && stands(moment, thing, face.id));
+  return faces.some((face) => isOnFrame(face.surface) && stands(moment, thing, face.id));
 }

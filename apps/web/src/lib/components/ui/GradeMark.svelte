@@ -33,12 +33,12 @@
 <style>
   .grade {
     display: inline-flex;
-    flex-wrap: wrap;
+    flex-flow: row wrap;
     align-items: baseline;
     gap: 0 4px;
   }
   .grade[data-word='false'] {
-    flex-wrap: nowrap;
+    flex-flow: row nowrap;
   }
   .checked {
     position: relative;
