@@ -82,6 +82,8 @@ describe('one verdict', () => {
     expect(grade('fails').grade).toBe('fails');
     expect(grade('holds').grade).toBe(plan.judgement.grade);
     expect(judge(plan, { heat: 'unsolved' })).toMatchObject({ grade: 'not-checkable', missing: ['heat'] });
+    expect(gradeText({ grade: 'not-checkable', checked: 'holds' })).toBe('Not checkable');
+    expect(gradeText({ grade: 'not-checkable', checked: 'watch' })).toContain('Watch');
     const bare = planned(schoolCase('drained-head-flap'));
     expect(bare.judgement.missing.length).toBeGreaterThan(0);
     expect(judge(bare, { heat: heat('fails') })).toMatchObject({ grade: 'fails', checked: 'fails' });

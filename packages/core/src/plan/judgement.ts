@@ -45,6 +45,13 @@ export interface Grade {
   readonly missing: readonly MissingData[];
 }
 
+/**
+ * What is told beside "not checkable", or `null`. That nothing was found is not told: where a proof was not made, a
+ * "holds" beside it would read as good.
+ */
+export const toldBeside = ({ grade, checked }: Pick<Grade, 'grade' | 'checked'>): Checked | null =>
+  grade === 'not-checkable' && checked !== 'holds' ? checked : null;
+
 export interface Judgement extends Grade {
   readonly proofs: Readonly<Record<JudgedProof, Grade>>;
   /** Heat is being solved: the grade is the one without it. */

@@ -1,5 +1,5 @@
 /** Words for what an opening comes down to, and for what is missing to say so. */
-import type { Grade, JudgedProof, MissingData } from '../../plan/judgement.ts';
+import { toldBeside, type Grade, type JudgedProof, type MissingData } from '../../plan/judgement.ts';
 import type { Verdict } from '../../vocabulary/verdict.ts';
 
 export const verdictTexts: Readonly<Record<Verdict, string>> = {
@@ -34,11 +34,11 @@ export const missingDataTexts: Readonly<Record<MissingData, string>> = {
   heat: 'the heat, which could not be solved',
 };
 
-/** "Watch", or "Not checkable; what could be checked: Watch". */
-export const gradeText = ({ grade, checked }: Pick<Grade, 'grade' | 'checked'>): string =>
-  grade === 'not-checkable'
-    ? `${verdictTexts[grade]}; what could be checked: ${verdictTexts[checked]}`
-    : verdictTexts[grade];
+/** "Watch", "Not checkable", or "Not checkable; what could be checked: Watch". */
+export function gradeText(of: Pick<Grade, 'grade' | 'checked'>): string {
+  const beside = toldBeside(of);
+  return `${verdictTexts[of.grade]}${beside ? `; what could be checked: ${verdictTexts[beside]}` : ''}`;
+}
 
 /** "Missing: the wind on the site, the weight of the unit." Empty where nothing is. */
 export const missingText = ({ missing }: Pick<Grade, 'missing'>): string =>

@@ -22,7 +22,7 @@
 
 <script lang="ts">
   import { text } from '$lib/texts/en.ts';
-  import { gradeText } from '@hulvek/core';
+  import { gradeText, toldBeside } from '@hulvek/core';
   import VerdictShape from '$lib/components/ui/VerdictShape.svelte';
 
   let {
@@ -136,8 +136,8 @@
           <text x={o.width / 2} y={o.height / 2 - 4 * px} font-size={15 * px}>{o.row.mark}</text>
           <g transform="translate({o.width / 2} {o.height / 2 + 14 * px}) scale({px})"
             ><VerdictShape
-              verdict={o.row.judgement.checked}
-              open={o.row.judgement.grade === 'not-checkable'}
+              verdict={toldBeside(o.row.judgement) ?? o.row.judgement.grade}
+              open={toldBeside(o.row.judgement) !== null}
             /></g
           >
         </g>

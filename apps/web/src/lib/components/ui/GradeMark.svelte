@@ -13,18 +13,20 @@
 </script>
 
 <script lang="ts">
+  import { toldBeside } from '@hulvek/core';
   import { text } from '$lib/texts/en.ts';
   import VerdictMark from './VerdictMark.svelte';
 
   let { grade, word = false, alone = false, working = false }: GradeMarkProps = $props();
+  const beside = $derived(alone ? null : toldBeside(grade));
 </script>
 
 <span class="grade" data-word={word} data-grade={grade.grade} data-checked={grade.checked}>
   <VerdictMark verdict={grade.grade} {word} />
-  {#if grade.grade === 'not-checkable' && !alone}
+  {#if beside}
     <span class="checked" title={text.grade.checked}>
       <span class="visually-hidden">{text.grade.checked}</span>
-      <VerdictMark verdict={grade.checked} {word} />
+      <VerdictMark verdict={beside} {word} />
     </span>
   {/if}
   {#if working}<span class="working">{text.grade.working}</span>{/if}
