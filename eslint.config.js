@@ -24,6 +24,10 @@ const coreBoundary = {
             message: 'The core knows nothing of the programs that use it.',
           },
           { regex: '^(\\.\\./)+(apps|cli|web)/', message: 'The core imports only itself.' },
+          {
+            regex: '(^|/)texts/en/|^\\./en/',
+            message: 'A language is named in one place: import from texts/language.ts.',
+          },
         ],
       },
     ],
@@ -47,6 +51,43 @@ const coreBoundary = {
       'error',
       { object: 'Math', property: 'random', message: 'Pass a seed: the core is deterministic.' },
       { object: 'Date', property: 'now', message: 'Pass the time: the core is deterministic.' },
+    ],
+  },
+};
+
+/** The server answers with documents and words of the line between; what draws pages is not its business. */
+const serverBoundary = {
+  files: ['apps/web/src/lib/{server,contract}/**/*.ts', 'apps/web/src/worker/**/*.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: '(^\\$lib|\\.\\.)/(features|ui|drawing|device|job)/',
+            message: 'The server imports its own folder, the contract and the core.',
+          },
+        ],
+      },
+    ],
+  },
+};
+
+/** Marks and drawings know no feature; what a device keeps knows no page. */
+const sharedBoundary = {
+  files: ['apps/web/src/lib/{ui,drawing,device,job}/**/*.{ts,svelte}'],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: '^(\\$lib|\\.\\.)/features/',
+            message: 'Features import what is shared, not the other way round.',
+          },
+        ],
+      },
     ],
   },
 };
@@ -87,9 +128,12 @@ export default ts.config(
     },
   },
   coreBoundary,
+  { files: ['packages/core/src/texts/language.ts'], rules: { 'no-restricted-imports': 'off' } },
+  serverBoundary,
+  sharedBoundary,
   {
     files: ['apps/web/src/**/*.{ts,svelte}', 'packages/*/src/**/*.ts'],
-    ignores: ['**/*.test.ts', 'apps/web/src/lib/state/testing/**'],
+    ignores: ['**/*.test.ts', 'apps/web/src/lib/device/testing/**'],
     plugins: { hulvek },
     rules: { 'hulvek/read-not-cast': 'error' },
   },
@@ -98,7 +142,7 @@ export default ts.config(
     ignores: [
       '**/*.test.ts',
       'packages/core/src/{vocabulary,methods,texts,demo}/**',
-      'apps/web/src/lib/texts/**',
+      'apps/web/src/lib/**/words.ts',
     ],
     plugins: { hulvek },
     rules: { 'hulvek/roles-not-names': 'error' },

@@ -1,4 +1,47 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import { defineConfig } from 'vite';
 
-export default defineConfig({ plugins: [sveltekit()], server: { fs: { allow: ['../..'] } } });
+/**
+ * What goes together over the line: a page asks for a few files, not for a hundred. `ground` is what every page stands
+ * on, `planner` what pages with a plan carry more; the rest follows the pages that use it.
+ */
+const groups = [
+  {
+    name: 'ground',
+    priority: 3,
+    test: (id: string) =>
+      /node_modules\/(svelte|@sveltejs|esm-env|clsx|devalue|zod|idb|@lucide)\//.test(id) ||
+      /core\/src\/(quantities|vocabulary|documents|geometry)\//.test(id) ||
+      /core\/src\/(survey\/(?!survey-table)|plan\/judgement|findings\/finding\.ts|field\/progress\.ts)/.test(
+        id,
+      ) ||
+      /core\/src\/build\/(frozen|replay|scene|cut-list|by-role)\.ts/.test(id) ||
+      /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
+        id,
+      ) ||
+      /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat)|job\/(?!planner))/.test(id) ||
+      /src\/lib\/features\/shell\/(words|OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail)/.test(id),
+  },
+  {
+    name: 'planner',
+    priority: 2,
+    test: (id: string) =>
+      /core\/src\/(methods|build|fit|conditions|unit|order-size|findings|facade)\//.test(id) ||
+      /core\/src\/(proofs\/(water|air|joint|moisture|loads)|plan)\//.test(id),
+  },
+];
+
+export default defineConfig({
+  plugins: [sveltekit()],
+  server: { fs: { allow: ['../..'] } },
+  environments: {
+    client: {
+      build: {
+        rolldownOptions: {
+          preserveEntrySignatures: 'allow-extension',
+          output: { codeSplitting: { groups, includeDependenciesRecursively: false } },
+        },
+      },
+    },
+  },
+});

@@ -1,5 +1,5 @@
 import type { APIRequestContext } from '@playwright/test';
-import { may, roles, type Role } from '../src/lib/rights.ts';
+import { may, roles, type Role } from '../src/lib/contract/rights.ts';
 import { ACCESS } from '../src/lib/server/access.ts';
 import { expect, signIn, test } from './support.ts';
 

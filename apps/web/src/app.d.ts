@@ -1,4 +1,4 @@
-import type { Role } from '$lib/rights.ts';
+import type { Role } from '$lib/contract/rights.ts';
 import type { Person } from '$lib/server/services/accounts.ts';
 
 declare global {

@@ -6,11 +6,11 @@ import { personOf } from '$lib/server/services/accounts.ts';
 import { fillIssues } from '$lib/server/services/fill-issues.ts';
 import { loadDemoIfEmpty, resetDemo } from '$lib/server/services/demo.ts';
 import { stockEmptyShelf } from '$lib/server/services/shelf.ts';
-import { may } from '$lib/rights.ts';
+import { may } from '$lib/contract/rights.ts';
 import { ACCESS, accessKey } from '$lib/server/access.ts';
 import { roleIn } from '$lib/server/services/people.ts';
 import { SESSION_COOKIE } from '$lib/server/session.ts';
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import {
   error,
   isHttpError,
@@ -43,13 +43,13 @@ function fromElsewhere(request: Request): boolean {
 }
 
 function signInFirst(path: string): Response {
-  if (path.startsWith('/api/')) return new Response(text.errors.signedOut, { status: 401 });
+  if (path.startsWith('/api/')) return new Response(errorsWords.signedOut, { status: 401 });
   redirect(303, `/sign-in?next=${encodeURIComponent(path)}`);
 }
 
 /** Answers the request, or refuses it, by the one table of access. */
 const guarded: Handle = async ({ event, resolve }) => {
-  if (fromElsewhere(event.request)) return new Response(text.errors.otherOrigin, { status: 403 });
+  if (fromElsewhere(event.request)) return new Response(errorsWords.otherOrigin, { status: 403 });
   const token = event.cookies.get(SESSION_COOKIE);
   const person = token ? await personOf(database(), token) : null;
   event.locals.person = person;
@@ -57,13 +57,13 @@ const guarded: Handle = async ({ event, resolve }) => {
   const route = event.route.id;
   if (route !== null) {
     const access = ACCESS[accessKey(event.request.method, route, event.url.searchParams)];
-    if (access === undefined) return new Response(text.errors.notAllowed, { status: 405 });
+    if (access === undefined) return new Response(errorsWords.notAllowed, { status: 405 });
     if (access !== 'open' && !person) return signInFirst(event.url.pathname);
     if (person && event.params.job) event.locals.role = await roleIn(database(), event.params.job, person.id);
     const refused = access !== 'open' && access !== 'person' && !may(event.locals.role, access);
     // Who does not belong to a job is not told that it exists.
     if (refused)
-      error(event.locals.role ? 403 : 404, event.locals.role ? text.errors.notAllowed : text.errors.noJob);
+      error(event.locals.role ? 403 : 404, event.locals.role ? errorsWords.notAllowed : errorsWords.noJob);
   }
   return resolve(event);
 };
@@ -95,8 +95,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 };
 
 export const handleError: HandleServerError = ({ error, event, status, message }) => {
-  if (status === 404) return { message: text.errors.notFound };
+  if (status === 404) return { message: errorsWords.notFound };
   const id = event.locals.requestId;
   log.error({ request: id, method: event.request.method, route: event.route.id, err: error }, message);
-  return { message: text.errors.unexpected, id };
+  return { message: errorsWords.unexpected, id };
 };

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { actions, may, mayLook, roles } from '../src/lib/rights.ts';
+import { actions, may, mayLook, roles } from '../src/lib/contract/rights.ts';
 import { ACCESS } from '../src/lib/server/access.ts';
 
 const ROUTES = join(import.meta.dirname, '../src/routes');
@@ -10,7 +10,8 @@ const ROUTES = join(import.meta.dirname, '../src/routes');
 function answered(): string[] {
   const files = readdirSync(ROUTES, { recursive: true, withFileTypes: true }).filter((f) => f.isFile());
   const keys = files.flatMap((file) => {
-    const route = `/${relative(ROUTES, file.parentPath)}`;
+    // Folders in parentheses group pages and are no part of an address.
+    const route = `/${relative(ROUTES, file.parentPath)}`.replaceAll(/\/\([^)]*\)/g, '');
     const source = readFileSync(join(file.parentPath, file.name), 'utf8');
     if (file.name === '+page.svelte' || file.name === '+page.ts') return [`GET ${route}`];
     if (file.name === '+server.ts') {

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { offlineWords } from '$lib/device/words.ts';
   import { page } from '$app/state';
-  import { keptJobs } from '$lib/offline/database.ts';
-  import { text } from '$lib/texts/en.ts';
+  import { keptJobs } from '$lib/device/database.ts';
+  import { errorsWords } from '$lib/contract/words.ts';
   import { onMount } from 'svelte';
 
   let kept = $state.raw<Awaited<ReturnType<typeof keptJobs>>>([]);
@@ -17,16 +18,16 @@
 </script>
 
 <main>
-  <h1>{text.errors.title}</h1>
+  <h1>{errorsWords.title}</h1>
   <p>{page.error?.message}</p>
-  {#if page.error?.id}<p>{text.errors.id} <span class="figure">{page.error.id}</span></p>{/if}
+  {#if page.error?.id}<p>{errorsWords.id} <span class="figure">{page.error.id}</span></p>{/if}
   {#if kept.length > 0}
-    <p>{text.offline.here}</p>
+    <p>{offlineWords.here}</p>
     <ul>
       {#each kept as job (job.id)}<li><a href="/jobs/{job.id}">{job.name}</a></li>{/each}
     </ul>
   {/if}
-  <p><a href="/jobs">{text.errors.back}</a></p>
+  <p><a href="/jobs">{errorsWords.back}</a></p>
 </main>
 
 <style>

@@ -1,13 +1,15 @@
 <script lang="ts">
+  import { offlineWords } from '$lib/device/words.ts';
   import '@fontsource-variable/atkinson-hyperlegible-next';
   import '@fontsource-variable/atkinson-hyperlegible-mono';
   import '$lib/styles/tokens.css';
   import '$lib/styles/base.css';
   import { page } from '$app/state';
-  import UnitSwitch from '$lib/components/stage/UnitSwitch.svelte';
-  import { device } from '$lib/state/device.svelte.ts';
-  import type { JobStore } from '$lib/state/job.svelte.ts';
-  import { text } from '$lib/texts/en.ts';
+  import UnitSwitch from '$lib/features/shell/UnitSwitch.svelte';
+  import { device } from '$lib/device/device.svelte.ts';
+  import type { JobStore } from '$lib/job/job.svelte.ts';
+  import { navWords, shellWords } from '$lib/features/shell/words.ts';
+  import { signInWords } from '$lib/features/people/words.ts';
   import { onMount } from 'svelte';
 
   let { data, children } = $props();
@@ -25,21 +27,21 @@
   function signOut(event: SubmitEvent) {
     const { outbox, me } = device();
     const unsent = outbox.items.filter((item) => item.by.id === me?.id).length;
-    if (unsent > 0 && !confirm(text.offline.unsentAtSignOut(unsent))) event.preventDefault();
+    if (unsent > 0 && !confirm(offlineWords.unsentAtSignOut(unsent))) event.preventDefault();
   }
 </script>
 
 <svelte:head><title>{job ? `${job.name} · ` : ''}hulvek</title></svelte:head>
 
-<a class="skip" href="#content">{text.skip}</a>
+<a class="skip" href="#content">{shellWords.skip}</a>
 {#if data.person}
   <header>
-    <a class="brand" href="/jobs" aria-label="{text.product}, {text.nav.jobs}">hul<b>v</b>ek</a>
+    <a class="brand" href="/jobs" aria-label="{shellWords.product}, {navWords.jobs}">hul<b>v</b>ek</a>
     {#if job}<a class="job" href="/jobs/{job.id}">{job.name}</a>{/if}
     <span class="room"></span>
     {#if store?.pack.rights.includes('settings')}<UnitSwitch {store} />{/if}
     <a class="person" href="/account">{data.person.name}</a>
-    <form method="POST" action="/sign-out" onsubmit={signOut}><button>{text.signIn.out}</button></form>
+    <form method="POST" action="/sign-out" onsubmit={signOut}><button>{signInWords.out}</button></form>
   </header>
 {/if}
 <div id="content" class="content" tabindex="-1">{@render children()}</div>

@@ -8,9 +8,9 @@ export const load = async ({ fetch, depends }) => {
   try {
     const response = await fetch('/api/me');
     const { me } = await answerOf(response, meAnswer);
-    if (browser) (await import('$lib/state/device.svelte.ts')).device().signedIn(me);
+    if (browser) (await import('$lib/device/device.svelte.ts')).device().signedIn(me);
     return { person: me };
   } catch {
-    return { person: browser ? (await import('$lib/state/device.svelte.ts')).device().remembered() : null };
+    return { person: browser ? (await import('$lib/device/device.svelte.ts')).device().remembered() : null };
   }
 };

@@ -1,4 +1,5 @@
 /** A build as the document that is kept of it, and back. */
+import type { Issue } from '../documents/issue.ts';
 import { FROZEN_VERSION, frozenBuildSchema, type FrozenBuild } from '../documents/frozen-build.ts';
 import type { Unit } from '../documents/unit.ts';
 import type { Wall } from '../documents/wall.ts';
@@ -43,6 +44,10 @@ export interface ThawedBuild {
   readonly build: Build;
   readonly cuts: readonly CutRow[];
 }
+
+/** The wall that a frozen plan kept; `null` where it is from before walls were kept. */
+export const thawedIssue = ({ build, wall, unit }: Issue): ThawedBuild | null =>
+  build ? thawed(build, { wall, unit }) : null;
 
 /** Returns the build that was kept. */
 export function thawed(

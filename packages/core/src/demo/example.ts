@@ -4,8 +4,8 @@ import type { Opening } from '../documents/opening.ts';
 import type { Wall } from '../documents/wall.ts';
 import { jobFileSchema, JOB_FORMAT, JOB_VERSION, openingsOf, type JobFile } from '../job-file/job-file.ts';
 import { presets } from '../methods/schools.ts';
-import type { PresetId } from '../vocabulary/presets.ts';
-import { presetTexts } from '../texts/en/schools.ts';
+import { presetIds, type PresetId } from '../vocabulary/presets.ts';
+import { presetTexts } from '../texts/language.ts';
 import { planOpening } from '../plan/plan-opening.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
@@ -203,8 +203,10 @@ export function exampleJob(preset: PresetId): JobFile {
   const [opening] = openingsOf(bare);
   if (!opening) throw new Error('an example without an opening');
   const values = typed(soundReadings(opening, bare) as Record<string, number>);
+  // No two schools share a reading, so that the examples of all can stand in one database.
+  const school = (presetIds.indexOf(preset) + 1).toString(16).padStart(3, '0');
   const readings = Object.entries(values).map(([point, value], i) => ({
-    id: `e0000000-0000-4000-8000-${String(i + 1).padStart(12, '0')}`,
+    id: `e0000000-0000-4000-8${school}-${String(i + 1).padStart(12, '0')}`,
     opening: opening.id,
     point,
     from: 'outside',

@@ -2,7 +2,7 @@
 import { type ShelfDocument, type ShelfKind, shelfSchemas } from '../documents/shelf.ts';
 import { presets } from '../methods/schools.ts';
 import { presetIds } from '../vocabulary/presets.ts';
-import { presetTexts } from '../texts/en/schools.ts';
+import { presetTexts } from '../texts/language.ts';
 import { exampleUnit, exampleWalls } from './example.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });

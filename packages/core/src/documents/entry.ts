@@ -1,5 +1,5 @@
 /** One thing that somebody did or saw on site. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { words, id, name, instant, note } from './fields.ts';
 import { pieceEdges } from '../vocabulary/piece-edges.ts';
 
@@ -12,36 +12,40 @@ export const builtSchema = z.discriminatedUnion('kind', [
     kind: z.literal('short'),
     piece: words(60),
     edge: z.enum(pieceEdges),
-    mm: z.number().positive().max(2000),
+    mm: z.number().check(z.positive(), z.lte(2000)),
   }),
-  z.strictObject({ kind: z.literal('raised'), piece: words(60), mm: z.number().min(-2000).max(2000) }),
+  z.strictObject({
+    kind: z.literal('raised'),
+    piece: words(60),
+    mm: z.number().check(z.gte(-2000), z.lte(2000)),
+  }),
 ]);
 
 export const photoTypes = ['image/jpeg', 'image/png', 'image/webp'] as const;
 
 /** What is known of a picture; the picture itself is kept beside the records, under the id of its entry. */
 export const photoSchema = z.strictObject({
-  sha256: z.string().regex(/^[0-9a-f]{64}$/, '64 digits of a SHA-256'),
+  sha256: z.string().check(z.regex(/^[0-9a-f]{64}$/, '64 digits of a SHA-256')),
   type: z.enum(photoTypes),
-  width_px: z.int().positive().max(20_000),
-  height_px: z.int().positive().max(20_000),
-  bytes: z.int().positive(),
+  width_px: z.int().check(z.positive(), z.lte(20_000)),
+  height_px: z.int().check(z.positive(), z.lte(20_000)),
+  bytes: z.int().check(z.positive()),
 });
 
 /** One thing somebody did or saw on site. Entries are only ever added; `undo` names the entry it takes back. */
 export const entrySchema = z.strictObject({
   id: z.uuid(),
   opening: id('OpeningId'),
-  issue: z.int().positive(),
+  issue: z.int().check(z.positive()),
   kind: z.enum(entryKinds),
   step: words(60),
-  undoes: z.uuid().nullable(),
+  undoes: z.nullable(z.uuid()),
   person: name,
   at: instant,
   note,
-  photo: photoSchema.nullable(),
+  photo: z.nullable(photoSchema),
   /** Only of the kind `built`. */
-  built: builtSchema.nullable().optional(),
+  built: z.optional(z.nullable(builtSchema)),
 });
 
 export type Photo = z.infer<typeof photoSchema>;

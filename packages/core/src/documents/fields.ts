@@ -1,21 +1,21 @@
 /** Fields that documents share: ids, words, lengths as typed, moments. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { parseLength } from '../quantities/parse-length.ts';
 
 export const id = <Brand extends string>(what: Brand) =>
   z
     .string()
-    .regex(/^[A-Za-z0-9][A-Za-z0-9_.:-]{0,63}$/, 'letters, digits, - _ . : only, 64 at most')
+    .check(z.regex(/^[A-Za-z0-9][A-Za-z0-9_.:-]{0,63}$/, 'letters, digits, - _ . : only, 64 at most'))
     .brand(what);
 
 /** Text that any store can keep: no NUL, no half of a surrogate pair. */
 export const words = (longest: number) =>
-  z
-    .string()
-    .max(longest)
-    .refine((text) => !/\0|\p{Surrogate}/u.test(text), { error: 'holds characters that cannot be stored' });
+  z.string().check(
+    z.maxLength(longest),
+    z.refine((text) => !/\0|\p{Surrogate}/u.test(text), { error: 'holds characters that cannot be stored' }),
+  );
 
-export const name = words(120).trim().min(1, 'a name is needed');
+export const name = words(120).check(z.trim(), z.minLength(1, 'a name is needed'));
 
 export const note = words(2000);
 
@@ -27,34 +27,46 @@ const TYPED_AGREEMENT_mm = 25.4 / 32;
 /** A length: the text as typed and the millimetres it stands for. The two must agree in one of the job units. */
 export const lengthWithin = (most_mm: number) =>
   z
-    .strictObject({ typed: words(40).min(1), mm: z.number().min(-most_mm).max(most_mm) })
-    .superRefine((length, context) => {
-      const readings = (['mm', 'in'] as const).map((unit) => parseLength(length.typed, unit));
-      const agrees = readings.some((r) => r.ok && Math.abs(r.value.mm - length.mm) <= TYPED_AGREEMENT_mm);
-      if (!agrees) {
-        context.addIssue({
-          code: 'custom',
-          path: ['typed'],
-          message: `"${length.typed}" does not read as ${length.mm} mm; correct one of the two`,
-        });
-      }
-    });
+    .strictObject({
+      typed: words(40).check(z.minLength(1)),
+      mm: z.number().check(z.gte(-most_mm), z.lte(most_mm)),
+    })
+    .check(
+      z.superRefine((length, context) => {
+        const readings = (['mm', 'in'] as const).map((unit) => parseLength(length.typed, unit));
+        const agrees = readings.some((r) => r.ok && Math.abs(r.value.mm - length.mm) <= TYPED_AGREEMENT_mm);
+        if (!agrees) {
+          context.addIssue({
+            code: 'custom',
+            path: ['typed'],
+            message: `"${length.typed}" does not read as ${length.mm} mm; correct one of the two`,
+          });
+        }
+      }),
+    );
 
 export const typedLength = lengthWithin(20_000);
 
 /** Along a façade, which may be longer than anything that is cut. */
 export const placeLength = lengthWithin(200_000);
 
-export const positiveLength = typedLength.refine((length) => length.mm > 0, {
-  error: 'must be more than nothing',
-});
+export const positiveLength = typedLength.check(
+  z.refine((length) => length.mm > 0, {
+    error: 'must be more than nothing',
+  }),
+);
 
 export const side = z.enum(['outside', 'inside']);
 
 /** Which shelf item, in which version, a job's copy was taken from. */
-export const origin = z.strictObject({ id: words(64).min(1), version: z.int().positive() }).optional();
+export const origin = z.optional(
+  z.strictObject({ id: words(64).check(z.minLength(1)), version: z.int().check(z.positive()) }),
+);
 
-export const quantity = z.union([typedLength, z.strictObject({ typed: words(40).min(1), deg: z.number() })]);
+export const quantity = z.union([
+  typedLength,
+  z.strictObject({ typed: words(40).check(z.minLength(1)), deg: z.number() }),
+]);
 
 export type TypedLengthDocument = z.infer<typeof typedLength>;
 

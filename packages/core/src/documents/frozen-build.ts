@@ -2,7 +2,7 @@
  * The wall that was cut: geometry, pieces, steps and sizes as they were when work began. What is built, proven and handed
  * over afterwards speaks of this, whatever later versions of the program would compute.
  */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { axes, axisIds, type AxisId, type Choices } from '../vocabulary/axes.ts';
 import { operations } from '../vocabulary/events.ts';
 import { sheetMaterialIds, solidMaterials } from '../vocabulary/materials.ts';
@@ -15,15 +15,15 @@ import { surfaceIds } from '../vocabulary/surfaces.ts';
 export const FROZEN_VERSION = 1;
 
 const number = z.number();
-const name = z.string().min(1).max(80);
-const point2 = z.tuple([number, number]).readonly();
-const point3 = z.tuple([number, number, number]).readonly();
+const name = z.string().check(z.minLength(1), z.maxLength(80));
+const point2 = z.readonly(z.tuple([number, number]));
+const point3 = z.readonly(z.tuple([number, number, number]));
 const range = point2;
-const ring = z.array(point2).readonly();
-const line2 = z.tuple([point2, point2]).readonly();
+const ring = z.readonly(z.array(point2));
+const line2 = z.readonly(z.tuple([point2, point2]));
 const side = z.enum(sides);
 const surfaceId = z.enum(surfaceIds);
-const list = <Item extends z.ZodType>(item: Item) => z.array(item).max(2000).readonly();
+const list = <Item extends z.ZodMiniType>(item: Item) => z.readonly(z.array(item).check(z.maxLength(2000)));
 
 const surface = z.strictObject({
   id: surfaceId,
@@ -52,17 +52,18 @@ const opening = z.strictObject({
   framing: number,
   depth: number,
   layers: list(z.strictObject({ role: name, material: name, w: range })),
-  buck: buck.nullable(),
-  surfaces: z
-    .strictObject({
+  buck: z.nullable(buck),
+  surfaces: z.catchall(
+    z.strictObject({
       wall: surface,
       'sill-reveal': surface,
       'left-reveal': surface,
       'right-reveal': surface,
       'head-reveal': surface,
       'sill-rear': surface,
-    })
-    .catchall(surface),
+    }),
+    surface,
+  ),
 });
 
 const unit = z.strictObject({
@@ -80,7 +81,7 @@ const unit = z.strictObject({
 
 const choices = z.strictObject(
   Object.fromEntries(axisIds.map((axis) => [axis, z.enum(axes[axis])])) as unknown as {
-    [Axis in AxisId]: z.ZodType<Choices[Axis]>;
+    [Axis in AxisId]: z.ZodMiniType<Choices[Axis]>;
   },
 );
 
@@ -93,7 +94,7 @@ const sheet = z.strictObject({
       surface: surfaceId,
       flat: ring,
       placed: ring,
-      space: z.array(point3).readonly(),
+      space: z.readonly(z.array(point3)),
     }),
   ),
   hinges: list(z.strictObject({ a: name, b: name, edge: line2 })),
@@ -111,7 +112,7 @@ const sheet = z.strictObject({
   pleats: list(ring),
 });
 
-const playing = { id: name, family: name, roles: list(z.enum(pieceRoles)), side: side.nullable() };
+const playing = { id: name, family: name, roles: list(z.enum(pieceRoles)), side: z.nullable(side) };
 const piece = z.discriminatedUnion('form', [
   z.strictObject({
     ...playing,
@@ -129,7 +130,7 @@ const piece = z.discriminatedUnion('form', [
   z.strictObject({
     ...playing,
     form: z.literal('bead'),
-    paths: list(z.array(point3).readonly()),
+    paths: list(z.readonly(z.array(point3))),
     diameter_mm: number,
   }),
 ]);
@@ -158,7 +159,7 @@ const step = z.strictObject({
   work_min: number,
   rest_min: number,
   source: z.literal('common practice, no source'),
-  hash: z.string().min(1).max(64),
+  hash: z.string().check(z.minLength(1), z.maxLength(64)),
 });
 
 const gap = z.strictObject({
@@ -176,7 +177,7 @@ const fit = z.strictObject({
     least_mm: number,
     largest_mm: number,
     /** `null` without a fin: nothing has to be reached. */
-    finReach_mm: number.nullable(),
+    finReach_mm: z.nullable(number),
   }),
   result: z.strictObject({
     verdict: z.enum(['fits', 'tight', 'too-loose', 'does-not-fit']),
@@ -198,8 +199,8 @@ const fastening = z.strictObject({
     z.strictObject({
       side,
       at_mm: list(number),
-      tooShort_mm: number.nullable(),
-      edge_mm: number.nullable(),
+      tooShort_mm: z.nullable(number),
+      edge_mm: z.nullable(number),
     }),
   ),
   screw: z.strictObject({
@@ -231,10 +232,10 @@ const cut = z.strictObject({
   material: z.enum([...sheetMaterialIds, ...solidMaterials]),
   length_mm: number,
   width_mm: number,
-  thickness_mm: number.nullable(),
+  thickness_mm: z.nullable(number),
   count: number,
   area_mm2: number,
-  volume_ml: number.nullable(),
+  volume_ml: z.nullable(number),
   folds: number,
   slits: number,
   pleats: number,

@@ -1,5 +1,5 @@
 /** A job, and what of it plans are made with. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { id, name, note, words } from './fields.ts';
 import { terrains, monthSources } from '../vocabulary/weather.ts';
 import { movementClasses } from '../vocabulary/sealants.ts';
@@ -15,93 +15,98 @@ export const jobSchema = z.strictObject({
   note,
   units: z.enum(['mm', 'in']),
   /** Of the site, metres above the sea. */
-  altitude_m: z.number().min(-400).max(6000).optional(),
+  altitude_m: z.optional(z.number().check(z.gte(-400), z.lte(6000))),
   /** 3-second gust at 10 m in open country, and the ground the wind comes over. */
-  wind: z
-    .strictObject({
-      gust_ms: z.number().positive().max(120),
+  wind: z.optional(
+    z.strictObject({
+      gust_ms: z.number().check(z.positive(), z.lte(120)),
       terrain: z.enum(terrains),
       /** Share of the pressure across the wall's layer behind its cladding. */
-      layerShare: z.number().min(0).max(1).optional(),
-    })
-    .optional(),
+      layerShare: z.optional(z.number().check(z.gte(0), z.lte(1))),
+    }),
+  ),
   /** Room and weather that the coldest corner is judged in. */
-  climate: z
-    .strictObject({
-      inside_C: z.number().min(5).max(35),
-      humidity_percent: z.number().min(5).max(95),
-      outside_C: z.number().min(-50).max(20),
-    })
-    .refine((climate) => climate.inside_C > climate.outside_C, {
-      error: 'the room must be warmer than the weather it is judged in',
-    })
-    .optional(),
+  climate: z.optional(
+    z
+      .strictObject({
+        inside_C: z.number().check(z.gte(5), z.lte(35)),
+        humidity_percent: z.number().check(z.gte(5), z.lte(95)),
+        outside_C: z.number().check(z.gte(-50), z.lte(20)),
+      })
+      .check(
+        z.refine((climate) => climate.inside_C > climate.outside_C, {
+          error: 'the room must be warmer than the weather it is judged in',
+        }),
+      ),
+  ),
   /** What the local code or the project asks of a joint; the usual figures where it is left out. */
-  heatLimits: z
-    .strictObject({
-      fRsiLeast: z.number().min(0).max(1).optional(),
+  heatLimits: z.optional(
+    z.strictObject({
+      fRsiLeast: z.optional(z.number().check(z.gte(0), z.lte(1))),
       /** W/(m K). */
-      psiMost: z.number().min(0).max(1).optional(),
-    })
-    .optional(),
+      psiMost: z.optional(z.number().check(z.gte(0), z.lte(1))),
+    }),
+  ),
   /** The weather month by month, January first, and where it comes from. */
-  months: z
-    .strictObject({
+  months: z.optional(
+    z.strictObject({
       source: z.enum(monthSources),
       note: words(200),
       rows: z
         .array(
           z.strictObject({
-            outside_C: z.number().min(-60).max(50),
-            humidity_percent: z.number().min(1).max(100),
+            outside_C: z.number().check(z.gte(-60), z.lte(50)),
+            humidity_percent: z.number().check(z.gte(1), z.lte(100)),
           }),
         )
-        .length(12, { error: 'twelve months are needed, January first' }),
-    })
-    .optional(),
+        .check(z.length(12, { error: 'twelve months are needed, January first' })),
+    }),
+  ),
   /** What the joints live through; the usual figures where one is left out. */
-  joints: z
-    .strictObject({
-      installed_C: z.number().min(-30).max(50).optional(),
-      coldest_C: z.number().min(-60).max(30).optional(),
-      hottest_C: z.number().min(0).max(100).optional(),
+  joints: z.optional(
+    z.strictObject({
+      installed_C: z.optional(z.number().check(z.gte(-30), z.lte(50))),
+      coldest_C: z.optional(z.number().check(z.gte(-60), z.lte(30))),
+      hottest_C: z.optional(z.number().check(z.gte(0), z.lte(100))),
       /** Share of its width that the sealant may open and close. */
-      movement: z.union(movementClasses.map((m) => z.literal(m))).optional(),
-    })
-    .optional(),
+      movement: z.optional(z.union(movementClasses.map((m) => z.literal(m)))),
+    }),
+  ),
   /** What material and work cost here, in whatever money the job counts in. */
-  prices: z.partialRecord(z.enum(priceIds), z.number().min(0).max(100_000)).optional(),
+  prices: z.optional(z.partialRecord(z.enum(priceIds), z.number().check(z.gte(0), z.lte(100_000)))),
   /** How units may be carried on this site. */
-  handling: z
-    .strictObject({
-      person_kg: z.number().min(5).max(40).optional(),
-      gust_ms: z.number().min(1).max(30).optional(),
-    })
-    .optional(),
+  handling: z.optional(
+    z.strictObject({
+      person_kg: z.optional(z.number().check(z.gte(5), z.lte(40))),
+      gust_ms: z.optional(z.number().check(z.gte(1), z.lte(30))),
+    }),
+  ),
   /** What each façade asks of its glazing. */
-  facades: z
-    .array(
-      z.strictObject({
-        name: words(60).trim(),
-        uMost: z.number().positive().max(8).optional(),
-        shgcLeast: z.number().min(0).max(1).optional(),
-        shgcMost: z.number().min(0).max(1).optional(),
-      }),
-    )
-    .max(60)
-    .optional(),
+  facades: z.optional(
+    z
+      .array(
+        z.strictObject({
+          name: words(60).check(z.trim()),
+          uMost: z.optional(z.number().check(z.positive(), z.lte(8))),
+          shgcLeast: z.optional(z.number().check(z.gte(0), z.lte(1))),
+          shgcMost: z.optional(z.number().check(z.gte(0), z.lte(1))),
+        }),
+      )
+      .check(z.maxLength(60)),
+  ),
   /** Openings whose sills, heads or centre lines must line up. */
-  lines: z
-    .array(
-      z.strictObject({
-        id: id('LineId'),
-        name,
-        kind: z.enum(['sills', 'heads', 'centres']),
-        openings: z.array(id('OpeningId')).max(200),
-      }),
-    )
-    .max(200)
-    .optional(),
+  lines: z.optional(
+    z
+      .array(
+        z.strictObject({
+          id: id('LineId'),
+          name,
+          kind: z.enum(['sills', 'heads', 'centres']),
+          openings: z.array(id('OpeningId')).check(z.maxLength(200)),
+        }),
+      )
+      .check(z.maxLength(200)),
+  ),
 });
 
 export type Job = z.infer<typeof jobSchema>;

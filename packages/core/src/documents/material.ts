@@ -1,5 +1,5 @@
 /** Stock as its maker describes it. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { id, name, origin, positiveLength, lengthWithin } from './fields.ts';
 import { sheetMaterialIds } from '../vocabulary/materials.ts';
 
@@ -11,23 +11,23 @@ export const materialSchema = z.strictObject({
   /** What pieces it is for. */
   kind: z.enum([...sheetMaterialIds, 'sealant', 'foam', 'band', 'rod', 'wool']),
   /** Rolls and boards. */
-  width: positiveLength.optional(),
-  length: lengthWithin(500_000)
-    .refine((l) => l.mm > 0, { error: 'must be more than nothing' })
-    .optional(),
+  width: z.optional(positiveLength),
+  length: z.optional(
+    lengthWithin(500_000).check(z.refine((l) => l.mm > 0, { error: 'must be more than nothing' })),
+  ),
   /** Surface and air while it is worked, °C. */
-  least_C: z.number().min(-40).max(60).optional(),
-  most_C: z.number().min(-40).max(80).optional(),
-  dampSubstrate: z.boolean().optional(),
-  roller: z.boolean().optional(),
-  primer: z.enum(['never', 'porous', 'always']).optional(),
+  least_C: z.optional(z.number().check(z.gte(-40), z.lte(60))),
+  most_C: z.optional(z.number().check(z.gte(-40), z.lte(80))),
+  dampSubstrate: z.optional(z.boolean()),
+  roller: z.optional(z.boolean()),
+  primer: z.optional(z.enum(['never', 'porous', 'always'])),
   /** Before it is loaded or covered, hours. */
-  rest_h: z.number().min(0).max(720).optional(),
+  rest_h: z.optional(z.number().check(z.gte(0), z.lte(720))),
   /** Equivalent air layer, m. */
-  sd_m: z.number().min(0).max(2000).optional(),
-  lambda_WmK: z.number().positive().max(400).optional(),
+  sd_m: z.optional(z.number().check(z.gte(0), z.lte(2000))),
+  lambda_WmK: z.optional(z.number().check(z.positive(), z.lte(400))),
   /** How long it may stay uncovered, days. */
-  exposure_days: z.int().positive().max(730).optional(),
+  exposure_days: z.optional(z.int().check(z.positive(), z.lte(730))),
 });
 
 export type Material = z.infer<typeof materialSchema>;

@@ -1,13 +1,12 @@
 /** A method of a job: a school, and where the job departs from it. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { parameterIds, parameters, type ParameterId } from '../vocabulary/parameters.ts';
 import { quantity, id, name, origin, positiveLength } from './fields.ts';
 import { axisIds, axes, type AxisId } from '../vocabulary/axes.ts';
 import { presetIds } from '../vocabulary/presets.ts';
 
-export const numbersSchema = z
-  .partialRecord(z.enum(parameterIds), quantity)
-  .superRefine((numbers, context) => {
+export const numbersSchema = z.partialRecord(z.enum(parameterIds), quantity).check(
+  z.superRefine((numbers, context) => {
     for (const [id, value] of Object.entries(numbers)) {
       const { kind, least, most } = parameters[id as ParameterId];
       const isLength = value !== undefined && 'mm' in value;
@@ -27,12 +26,13 @@ export const numbersSchema = z
         });
       }
     }
-  });
+  }),
+);
 
 /** Choices on some of the axes; those left out are the school's. */
 export const choicesSchema = z.strictObject(
-  Object.fromEntries(axisIds.map((axis) => [axis, z.enum(axes[axis]).optional()])) as unknown as {
-    [Axis in AxisId]: z.ZodOptional<z.ZodEnum<{ [Choice in (typeof axes)[Axis][number]]: Choice }>>;
+  Object.fromEntries(axisIds.map((axis) => [axis, z.optional(z.enum(axes[axis]))])) as unknown as {
+    [Axis in AxisId]: z.ZodMiniOptional<z.ZodMiniEnum<{ [Choice in (typeof axes)[Axis][number]]: Choice }>>;
   },
 );
 
@@ -42,20 +42,20 @@ export const methodSchema = z.strictObject({
   origin,
   preset: z.enum(presetIds),
   /** Version of the preset this copy was taken from. */
-  presetVersion: z.int().positive(),
+  presetVersion: z.int().check(z.positive()),
   numbers: numbersSchema,
   /** Where the job departs from the school. */
-  choices: choicesSchema.optional(),
+  choices: z.optional(choicesSchema),
   /** A frame in the opening or before the wall that carries the unit. */
-  buck: z
-    .strictObject({
+  buck: z.optional(
+    z.strictObject({
       kind: z.enum(['lumber', 'foam']),
       /** Thickness of the part that stands in the opening; it is framed larger by this on each side. */
       leg: positiveLength,
       /** How far it stands out from the sheathing. */
       projection: positiveLength,
-    })
-    .optional(),
+    }),
+  ),
 });
 
 export type Numbers = z.infer<typeof numbersSchema>;

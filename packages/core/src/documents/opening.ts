@@ -1,5 +1,5 @@
 /** What is measured and chosen for one opening, never what is computed from it. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { id, words, side, name, instant, typedLength, positiveLength, placeLength, note } from './fields.ts';
 import { numbersSchema, choicesSchema } from './method.ts';
 import { surveySchema } from './survey.ts';
@@ -7,55 +7,56 @@ import { surveySchema } from './survey.ts';
 /** What is chosen for an opening. Its figures are readings, kept as they were taken. */
 export const openingDocumentSchema = z.strictObject({
   id: id('OpeningId'),
-  mark: words(16).trim().min(1),
-  name: words(120).trim(),
-  facade: words(60).trim(),
-  wall: id('WallId').nullable(),
-  unit: id('UnitId').nullable(),
-  method: id('MethodId').nullable(),
+  mark: words(16).check(z.trim(), z.minLength(1)),
+  name: words(120).check(z.trim()),
+  facade: words(60).check(z.trim()),
+  wall: z.nullable(id('WallId')),
+  unit: z.nullable(id('UnitId')),
+  method: z.nullable(id('MethodId')),
   /** From which side the crew measures. */
   survey: z.strictObject({ from: side }),
   /** Numbers of the method changed for this opening only. */
   numbers: numbersSchema,
   /** Where this opening departs from the job's method. */
-  choices: choicesSchema.optional(),
+  choices: z.optional(choicesSchema),
   /** Rules that somebody decided to break here, and why. */
-  deviations: z
-    .array(
-      z.strictObject({
-        rule: words(60).min(1),
-        reason: words(500).trim().min(1, 'a reason is needed'),
-        person: name,
-        at: instant,
-      }),
-    )
-    .max(100)
-    .optional(),
+  deviations: z.optional(
+    z
+      .array(
+        z.strictObject({
+          rule: words(60).check(z.minLength(1)),
+          reason: words(500).check(z.trim(), z.minLength(1, 'a reason is needed')),
+          person: name,
+          at: instant,
+        }),
+      )
+      .check(z.maxLength(100)),
+  ),
   /** How high above ground, and what shelters it; what is left out is not known. */
-  exposure: z
-    .strictObject({
-      height_m: z.number().min(0).max(300).optional(),
-      zone: z.enum(['field', 'corner']).optional(),
-      overhang: typedLength.refine((l) => l.mm >= 0, { error: 'must not be negative' }).optional(),
+  exposure: z.optional(
+    z.strictObject({
+      height_m: z.optional(z.number().check(z.gte(0), z.lte(300))),
+      zone: z.optional(z.enum(['field', 'corner'])),
+      overhang: z.optional(typedLength.check(z.refine((l) => l.mm >= 0, { error: 'must not be negative' }))),
       /** From this opening's sill up to the soffit, of whichever storey. */
-      toSoffit: positiveLength.optional(),
-    })
-    .optional(),
+      toSoffit: z.optional(positiveLength),
+    }),
+  ),
   /** Lower left corner of the rough opening on its façade, seen from outside: from its left end, and above its zero line. */
-  position: z.strictObject({ u: placeLength, v: placeLength }).optional(),
+  position: z.optional(z.strictObject({ u: placeLength, v: placeLength })),
   /** Where and how the unit that came for this opening is damaged; empty when it was looked at and found whole. */
-  damage: note.optional(),
+  damage: z.optional(note),
   /** What the label on the delivered unit says. */
-  label: z
-    .strictObject({
-      uFactor: z.number().positive().max(8).optional(),
-      shgc: z.number().min(0).max(1).optional(),
-    })
-    .optional(),
+  label: z.optional(
+    z.strictObject({
+      uFactor: z.optional(z.number().check(z.positive(), z.lte(8))),
+      shgc: z.optional(z.number().check(z.gte(0), z.lte(1))),
+    }),
+  ),
 });
 
 /** An opening with its survey as it stood at one moment: what a plan is made from. */
-export const openingSchema = openingDocumentSchema.extend({ survey: surveySchema });
+export const openingSchema = z.extend(openingDocumentSchema, { survey: surveySchema });
 
 export type OpeningDocument = z.infer<typeof openingDocumentSchema>;
 

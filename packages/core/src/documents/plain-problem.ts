@@ -1,5 +1,5 @@
 /** What the schema has against a value, as a plain sentence. */
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 
 const KINDS: Readonly<Record<string, string>> = {
   string: 'text',
@@ -57,7 +57,7 @@ export interface DocumentProblem {
 }
 
 /** Everything a schema has against a document, each with its place and a plain sentence. */
-export const plainProblems = (error: z.ZodError, document: unknown): DocumentProblem[] =>
+export const plainProblems = (error: z.core.$ZodError, document: unknown): DocumentProblem[] =>
   error.issues.flatMap((issue) => problemsOf(issue, document));
 
 function problemsOf(issue: z.core.$ZodIssue, file: unknown): DocumentProblem[] {

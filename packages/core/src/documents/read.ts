@@ -1,5 +1,5 @@
 /** The one way in for stored and received documents: renamed values brought up to date, then held against the schema. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { builtSchema, entrySchema, photoSchema } from './entry.ts';
 import { typedLength } from './fields.ts';
 import { issueSchema } from './issue.ts';
@@ -32,7 +32,7 @@ const byKind = {
 
 export type DocumentKind = keyof typeof byKind;
 export type DocumentOf<Kind extends DocumentKind> = z.infer<(typeof byKind)[Kind]>;
-const schemas: { readonly [Kind in DocumentKind]: z.ZodType<DocumentOf<Kind>> } = byKind;
+const schemas: { readonly [Kind in DocumentKind]: z.ZodMiniType<DocumentOf<Kind>> } = byKind;
 
 /** Brings a document of an earlier day to today's shape, as far as it is one; the schema judges the rest. */
 const migrations: Partial<Record<DocumentKind, (value: unknown) => unknown>> = {
@@ -57,14 +57,14 @@ export function read<Kind extends DocumentKind>(kind: Kind, value: unknown): Rea
 }
 
 /** The schema of a kind with its migration before it, for schemas that hold documents. */
-export function documentSchema<Kind extends DocumentKind>(kind: Kind): z.ZodType<DocumentOf<Kind>> {
+export function documentSchema<Kind extends DocumentKind>(kind: Kind): z.ZodMiniType<DocumentOf<Kind>> {
   const migration = migrations[kind];
-  const schema: z.ZodType<DocumentOf<Kind>> = schemas[kind];
-  return migration ? z.preprocess(migration, schema) : schema;
+  const schema: z.ZodMiniType<DocumentOf<Kind>> = schemas[kind];
+  return migration ? z.pipe(z.transform(migration), schema) : schema;
 }
 
 /** The same for what is made of documents: a pack, an answer. */
-export function readBy<Schema extends z.ZodType>(
+export function readBy<Schema extends z.ZodMiniType>(
   schema: Schema,
   value: unknown,
 ): ReadResult<z.infer<Schema>> {

@@ -1,5 +1,5 @@
 /** What stands on the shelf for all jobs, and what a newer version of it would change in a job's copy. */
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 import { contentHash } from '../quantities/content-hash.ts';
 import { materialSchema } from './material.ts';
 import { methodSchema } from './method.ts';

@@ -1,6 +1,6 @@
 /** Figures read at an opening, and the survey as it stands at one moment. */
 import { type SurveyPointId, surveyPoints, surveyPointIds } from '../vocabulary/survey-points.ts';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { side, typedLength, id, name, instant } from './fields.ts';
 
 function outOfRange(point: SurveyPointId, mm: number): string | null {
@@ -13,14 +13,16 @@ function outOfRange(point: SurveyPointId, mm: number): string | null {
 /** A survey as it stands at one moment; see `survey/readings.ts` for where it comes from. */
 export const surveySchema = z.strictObject({
   from: side,
-  values: z.partialRecord(z.enum(surveyPointIds), typedLength).superRefine((values, context) => {
-    for (const [point, length] of Object.entries(values)) {
-      const message = length && outOfRange(point as SurveyPointId, length.mm);
-      if (message) context.addIssue({ code: 'custom', path: [point, 'mm'], message });
-    }
-  }),
+  values: z.partialRecord(z.enum(surveyPointIds), typedLength).check(
+    z.superRefine((values, context) => {
+      for (const [point, length] of Object.entries(values)) {
+        const message = length && outOfRange(point as SurveyPointId, length.mm);
+        if (message) context.addIssue({ code: 'custom', path: [point, 'mm'], message });
+      }
+    }),
+  ),
   /** Points where two people read different figures without knowing of each other. */
-  disputed: z.array(z.enum(surveyPointIds)).max(surveyPointIds.length).optional(),
+  disputed: z.optional(z.array(z.enum(surveyPointIds)).check(z.maxLength(surveyPointIds.length))),
 });
 
 /** What a reading was taken with. */
@@ -35,17 +37,19 @@ export const readingSchema = z
     point: z.enum(surveyPointIds),
     from: side,
     /** `null` takes a figure out. */
-    value: typedLength.nullable(),
-    replaces: z.array(z.uuid()).max(100),
+    value: z.nullable(typedLength),
+    replaces: z.array(z.uuid()).check(z.maxLength(100)),
     instrument: z.enum(instruments),
     person: name,
     /** `null` where nobody wrote down when. */
-    at: instant.nullable(),
+    at: z.nullable(instant),
   })
-  .superRefine(({ point, value }, context) => {
-    const message = value && outOfRange(point, value.mm);
-    if (message) context.addIssue({ code: 'custom', path: ['value', 'mm'], message });
-  });
+  .check(
+    z.superRefine(({ point, value }, context) => {
+      const message = value && outOfRange(point, value.mm);
+      if (message) context.addIssue({ code: 'custom', path: ['value', 'mm'], message });
+    }),
+  );
 
 export type Survey = z.infer<typeof surveySchema>;
 

@@ -1,5 +1,5 @@
 /** A unit, as its maker describes it. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { id, name, origin, positiveLength } from './fields.ts';
 
 export const unitSchema = z.strictObject({
@@ -21,39 +21,39 @@ export const unitSchema = z.strictObject({
   }),
   // What follows is left out where it is not known.
   /** A shape other than a rectangle is kept, and said to be not checkable. */
-  shape: z.enum(['rectangle', 'other']).optional(),
-  frameMaterial: z.enum(['vinyl', 'wood', 'clad-wood', 'aluminium', 'fibreglass']).optional(),
+  shape: z.optional(z.enum(['rectangle', 'other'])),
+  frameMaterial: z.optional(z.enum(['vinyl', 'wood', 'clad-wood', 'aluminium', 'fibreglass'])),
   /** Panes from the weather to the room. */
-  panes: z.array(positiveLength).min(1).max(4).optional(),
-  weight_kg: z.number().positive().max(2000).optional(),
+  panes: z.optional(z.array(positiveLength).check(z.minLength(1), z.maxLength(4))),
+  weight_kg: z.optional(z.number().check(z.positive(), z.lte(2000))),
   /** Pressure it passed a water test at, Pa. */
-  waterTest_Pa: z.number().positive().max(3000).optional(),
+  waterTest_Pa: z.optional(z.number().check(z.positive(), z.lte(3000))),
   /** W/(m² K), of the whole unit. */
-  uFactor: z.number().positive().max(8).optional(),
+  uFactor: z.optional(z.number().check(z.positive(), z.lte(8))),
   /** W/(m² K) of frame and glass, and W/(m K) of the glass edge, where the maker gives them. */
-  frameU: z.number().positive().max(8).optional(),
-  glassU: z.number().positive().max(6).optional(),
-  spacerPsi: z.number().min(0).max(0.3).optional(),
-  shgc: z.number().min(0).max(1).optional(),
+  frameU: z.optional(z.number().check(z.positive(), z.lte(8))),
+  glassU: z.optional(z.number().check(z.positive(), z.lte(6))),
+  spacerPsi: z.optional(z.number().check(z.gte(0), z.lte(0.3))),
+  shgc: z.optional(z.number().check(z.gte(0), z.lte(1))),
   /** Seen from outside. */
-  hinge: z.enum(['left', 'right', 'top', 'bottom']).optional(),
+  hinge: z.optional(z.enum(['left', 'right', 'top', 'bottom'])),
   /** Where sealed glazing was closed, metres above the sea. */
-  madeAt_m: z.number().min(-400).max(6000).optional(),
+  madeAt_m: z.optional(z.number().check(z.gte(-400), z.lte(6000))),
   /** The maker's own limits; they go before the method's. */
-  limits: z
-    .strictObject({
-      foam: z.enum(['allowed', 'forbidden']).optional(),
-      leastGap: positiveLength.optional(),
-      largestGap: positiveLength.optional(),
-      fasteners: z.enum(['every-hole', 'every-second-hole', 'clips-only', 'frame-screws']).optional(),
+  limits: z.optional(
+    z.strictObject({
+      foam: z.optional(z.enum(['allowed', 'forbidden'])),
+      leastGap: z.optional(positiveLength),
+      largestGap: z.optional(positiveLength),
+      fasteners: z.optional(z.enum(['every-hole', 'every-second-hole', 'clips-only', 'frame-screws'])),
       /** What one fastener or clip may carry across the wall's face, N, as its maker or an engineer says. */
-      fastener_N: z.number().positive().max(50_000).optional(),
-    })
-    .optional(),
+      fastener_N: z.optional(z.number().check(z.positive(), z.lte(50_000))),
+    }),
+  ),
   /** Centres of the mullions of joined units, from the left edge seen from outside. */
-  mullions: z.array(positiveLength).max(8).optional(),
+  mullions: z.optional(z.array(positiveLength).check(z.maxLength(8))),
   /** Height of a door's threshold; its unit stands on the floor line instead of a window sill. */
-  threshold: positiveLength.optional(),
+  threshold: z.optional(positiveLength),
 });
 
 export type Unit = z.infer<typeof unitSchema>;

@@ -1,5 +1,5 @@
 /** A wall: its layers from the weather to the room. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { id, name, origin, positiveLength } from './fields.ts';
 import { layerRoles, layerMaterials } from '../vocabulary/wall-layers.ts';
 
@@ -16,9 +16,9 @@ export const wallSchema = z.strictObject({
         thickness: positiveLength,
       }),
     )
-    .max(12),
+    .check(z.maxLength(12)),
   /** Equivalent air layer of the sheet between framing and lining, m; left out where there is none. */
-  insideSheet_sd_m: z.number().min(0.01).max(2000).optional(),
+  insideSheet_sd_m: z.optional(z.number().check(z.gte(0.01), z.lte(2000))),
 });
 
 export type Wall = z.infer<typeof wallSchema>;

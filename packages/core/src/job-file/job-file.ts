@@ -1,5 +1,5 @@
 /** The open job file: everything people entered about one job, in one JSON document. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { entrySchema } from '../documents/entry.ts';
 import { issueSchema } from '../documents/issue.ts';
 import { jobSchema, type JobContext } from '../documents/job.ts';
@@ -25,69 +25,75 @@ export const jobFileSchema = z
     format: z.literal(JOB_FORMAT),
     version: z.literal(JOB_VERSION),
     job: jobSchema,
-    walls: z.array(wallSchema).max(many),
-    units: z.array(unitSchema).max(many),
-    methods: z.array(methodSchema).max(many),
-    materials: z.array(materialSchema).max(many).optional(),
-    openings: z.array(openingDocumentSchema).max(many),
+    walls: z.array(wallSchema).check(z.maxLength(many)),
+    units: z.array(unitSchema).check(z.maxLength(many)),
+    methods: z.array(methodSchema).check(z.maxLength(many)),
+    materials: z.optional(z.array(materialSchema).check(z.maxLength(many))),
+    openings: z.array(openingDocumentSchema).check(z.maxLength(many)),
     records: z.strictObject({
-      readings: z.array(readingSchema).max(200_000),
-      issues: z.array(issueSchema).max(many),
-      entries: z.array(entrySchema).max(200_000),
+      readings: z.array(readingSchema).check(z.maxLength(200_000)),
+      issues: z.array(issueSchema).check(z.maxLength(many)),
+      entries: z.array(entrySchema).check(z.maxLength(200_000)),
     }),
   })
-  .superRefine((file, context) => {
-    const report = (path: (string | number)[], message: string) =>
-      context.addIssue({ code: 'custom', path, message });
-    for (const list of ['walls', 'units', 'methods', 'materials', 'openings'] as const) {
-      const seen = new Set<string>();
-      file[list]?.forEach(({ id }, i) => {
-        if (seen.has(id)) report([list, i, 'id'], `"${id}" is used twice`);
-        seen.add(id);
+  .check(
+    z.superRefine((file, context) => {
+      const report = (path: (string | number)[], message: string) =>
+        context.addIssue({ code: 'custom', path, message });
+      for (const list of ['walls', 'units', 'methods', 'materials', 'openings'] as const) {
+        const seen = new Set<string>();
+        file[list]?.forEach(({ id }, i) => {
+          if (seen.has(id)) report([list, i, 'id'], `"${id}" is used twice`);
+          seen.add(id);
+        });
+      }
+      const ids = { wall: idsOf(file.walls), unit: idsOf(file.units), method: idsOf(file.methods) };
+      file.openings.forEach((opening, i) => {
+        for (const choice of ['wall', 'unit', 'method'] as const) {
+          const id = opening[choice];
+          if (id !== null && !ids[choice].has(id))
+            report(['openings', i, choice], `there is no ${choice} "${id}" in this file`);
+        }
       });
-    }
-    const ids = { wall: idsOf(file.walls), unit: idsOf(file.units), method: idsOf(file.methods) };
-    file.openings.forEach((opening, i) => {
-      for (const choice of ['wall', 'unit', 'method'] as const) {
-        const id = opening[choice];
-        if (id !== null && !ids[choice].has(id))
-          report(['openings', i, choice], `there is no ${choice} "${id}" in this file`);
-      }
-    });
-    const openings = idsOf(file.openings);
-    const issues = new Set<string>();
-    file.records.issues.forEach(({ opening, version }, i) => {
-      const key = `${opening.id}/${version}`;
-      if (issues.has(key))
-        report(['records', 'issues', i, 'version'], `plan ${version} of "${opening.id}" is there twice`);
-      issues.add(key);
-      if (!openings.has(opening.id))
-        report(['records', 'issues', i, 'opening', 'id'], `there is no opening "${opening.id}" in this file`);
-    });
-    const readings = new Set<string>();
-    file.records.readings.forEach((reading, i) => {
-      if (readings.has(reading.id)) report(['records', 'readings', i, 'id'], `"${reading.id}" is used twice`);
-      readings.add(reading.id);
-      if (!openings.has(reading.opening))
-        report(
-          ['records', 'readings', i, 'opening'],
-          `there is no opening "${reading.opening}" in this file`,
-        );
-    });
-    const entries = new Set<string>();
-    file.records.entries.forEach((entry, i) => {
-      if (entries.has(entry.id)) report(['records', 'entries', i, 'id'], `"${entry.id}" is used twice`);
-      entries.add(entry.id);
-      if (!openings.has(entry.opening))
-        report(['records', 'entries', i, 'opening'], `there is no opening "${entry.opening}" in this file`);
-      if (!issues.has(`${entry.opening}/${entry.issue}`)) {
-        report(
-          ['records', 'entries', i, 'issue'],
-          `plan ${entry.issue} of "${entry.opening}" is not in this file`,
-        );
-      }
-    });
-  });
+      const openings = idsOf(file.openings);
+      const issues = new Set<string>();
+      file.records.issues.forEach(({ opening, version }, i) => {
+        const key = `${opening.id}/${version}`;
+        if (issues.has(key))
+          report(['records', 'issues', i, 'version'], `plan ${version} of "${opening.id}" is there twice`);
+        issues.add(key);
+        if (!openings.has(opening.id))
+          report(
+            ['records', 'issues', i, 'opening', 'id'],
+            `there is no opening "${opening.id}" in this file`,
+          );
+      });
+      const readings = new Set<string>();
+      file.records.readings.forEach((reading, i) => {
+        if (readings.has(reading.id))
+          report(['records', 'readings', i, 'id'], `"${reading.id}" is used twice`);
+        readings.add(reading.id);
+        if (!openings.has(reading.opening))
+          report(
+            ['records', 'readings', i, 'opening'],
+            `there is no opening "${reading.opening}" in this file`,
+          );
+      });
+      const entries = new Set<string>();
+      file.records.entries.forEach((entry, i) => {
+        if (entries.has(entry.id)) report(['records', 'entries', i, 'id'], `"${entry.id}" is used twice`);
+        entries.add(entry.id);
+        if (!openings.has(entry.opening))
+          report(['records', 'entries', i, 'opening'], `there is no opening "${entry.opening}" in this file`);
+        if (!issues.has(`${entry.opening}/${entry.issue}`)) {
+          report(
+            ['records', 'entries', i, 'issue'],
+            `plan ${entry.issue} of "${entry.opening}" is not in this file`,
+          );
+        }
+      });
+    }),
+  );
 
 export type JobFile = z.infer<typeof jobFileSchema>;
 

@@ -9,13 +9,14 @@ const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : []
 /** Moves what it recognises and leaves everything else as it is, so that the schema can name what is wrong. */
 export function fromVersion1(file: Fields): Fields {
   const readings: unknown[] = [];
+  const jobId = isFields(file.job) ? file.job.id : null;
   const openings = listOf(file.openings).map((opening) => {
     if (!isFields(opening) || !isFields(opening.survey)) return opening;
     const { values, ...survey } = opening.survey;
     if (!isFields(values)) return opening;
     for (const [point, value] of Object.entries(values)) {
       readings.push({
-        id: idFor([opening.id, point]),
+        id: idFor([jobId, opening.id, point]),
         opening: opening.id,
         point,
         from: survey.from,

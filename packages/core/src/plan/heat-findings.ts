@@ -3,7 +3,7 @@ import type { CutId } from '../vocabulary/sides.ts';
 import type { Finding, FindingFacts } from '../findings/finding.ts';
 import type { Fix } from '../vocabulary/fix.ts';
 import { FINLESS, type Choices } from '../vocabulary/axes.ts';
-import type { Draft } from '../findings/draft.ts';
+import type { HeatSubject } from './heat-subject.ts';
 import { buildOpening } from '../build/build-opening.ts';
 import { CARELESS_PSI, MOULD_SHARE, NEAR_FRSI } from '../conditions/room.ts';
 import { heatInput, sketchSide, type HeatProof, type SideHeat } from '../proofs/heat/proof.ts';
@@ -14,7 +14,7 @@ const PRACTICE = 'common practice, no source';
 const WORTH_K = 0.3;
 
 /** Findings of a proof; `withFixes` tries changes, which takes as long as solving each of them. */
-export function heatFindings(draft: Draft, proof: HeatProof, withFixes = true): Finding[] {
+export function heatFindings(subject: HeatSubject, proof: HeatProof, withFixes = true): Finding[] {
   const { conditions } = proof;
   return proof.sides.flatMap((side): Finding[] => {
     const { coldest, cut, psi } = side;
@@ -35,7 +35,7 @@ export function heatFindings(draft: Draft, proof: HeatProof, withFixes = true): 
         severity: facts.below === 'near' ? 'watch' : 'fails',
         source: STANDARD,
         facts,
-        fixes: withFixes ? warmer(draft, side) : [],
+        fixes: withFixes ? warmer(subject, side) : [],
       });
     }
     if (psi.value > conditions.psiMost)
@@ -61,11 +61,11 @@ const below = (
 };
 
 /** Changes that make the coldest surface of a side warmer, warmest first. */
-function warmer(draft: Draft, side: SideHeat): Fix[] {
+function warmer(subject: HeatSubject, side: SideHeat): Fix[] {
   const now = side.coldest?.temperature_C ?? Infinity;
-  return changesFor(draft)
+  return changesFor(subject)
     .flatMap((fix) => {
-      const temperature = coldestWith(draft, fix, side.cut);
+      const temperature = coldestWith(subject, fix, side.cut);
       return temperature > now + WORTH_K ? [{ fix, temperature }] : [];
     })
     .sort((a, b) => b.temperature - a.temperature)
@@ -76,7 +76,7 @@ function warmer(draft: Draft, side: SideHeat): Fix[] {
 const MOST_FIXES = 3;
 const MOVES_mm = [-60, -30, 30, 60];
 
-function changesFor({ choices, build, wall }: Draft): Fix[] {
+function changesFor({ choices, build, wall }: HeatSubject): Fix[] {
   if (!choices || !build) return [];
   const choose = (choice: Partial<Choices>): Fix => ({ kind: 'design-changing', set: {}, choose: choice });
   const { opening, unit } = build.context;
@@ -94,17 +94,17 @@ function changesFor({ choices, build, wall }: Draft): Fix[] {
   ];
 }
 
-function coldestWith(draft: Draft, { set, choose }: Fix, cut: CutId): number {
+function coldestWith(subject: HeatSubject, { set, choose }: Fix, cut: CutId): number {
   const numbers = Object.fromEntries(Object.entries(set).map(([id, mm]) => [id, { typed: String(mm), mm }]));
-  const { opening } = draft;
+  const { opening } = subject;
   const build = buildOpening(
     {
       ...opening,
       numbers: { ...opening.numbers, ...numbers },
       choices: { ...opening.choices, ...choose },
     },
-    draft.job,
+    subject.job,
   );
-  const solved = build && sketchSide(heatInput(build, draft.job), cut);
+  const solved = build && sketchSide(heatInput(build, subject.job), cut);
   return solved?.ok ? (solved.value.side.coldest?.temperature_C ?? -Infinity) : -Infinity;
 }

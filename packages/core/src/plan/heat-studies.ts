@@ -3,7 +3,7 @@ import type { Opening } from '../documents/opening.ts';
 import { cutIds, type CutId } from '../vocabulary/sides.ts';
 import type { Solid } from '../geometry/solid.ts';
 import { FINLESS, type Choices } from '../vocabulary/axes.ts';
-import type { Draft } from '../findings/draft.ts';
+import type { HeatSubject } from './heat-subject.ts';
 import type { Build } from '../build/build.ts';
 import { pieceFor } from '../build/by-role.ts';
 import type { PieceRole } from '../vocabulary/roles.ts';
@@ -63,43 +63,43 @@ const LEAST_STEP_mm = 5;
 const isFinless = ({ mount }: Choices): boolean => (FINLESS.mount as readonly string[]).includes(mount);
 
 /** Returns what a study compares, the opening as it is among them. Empty where nothing is planned. */
-export function candidatesOf(draft: Draft, study: StudyId): Candidate[] {
-  const { build, choices } = draft;
-  if (!build || !choices || !draft.unit) return [];
+export function candidatesOf(subject: HeatSubject, study: StudyId): Candidate[] {
+  const { build, choices } = subject;
+  if (!build || !choices || !subject.unit) return [];
   switch (study) {
     case 'position':
-      return positions(draft, build, choices);
+      return positions(subject, build, choices);
     case 'buck':
-      return byChoice(draft, choices, 'buck', ['none', 'lumber', 'foam-l', 'panel-frame']);
+      return byChoice(subject, choices, 'buck', ['none', 'lumber', 'foam-l', 'panel-frame']);
     case 'fill':
       return [
-        ...byChoice(draft, choices, 'gapFill', ['foam', 'wool', 'loose-fibre', 'blocks']),
-        ...empty(draft, build),
+        ...byChoice(subject, choices, 'gapFill', ['foam', 'wool', 'loose-fibre', 'blocks']),
+        ...empty(subject, build),
       ];
     case 'shims':
-      return shims(draft, build);
+      return shims(subject, build);
     case 'pan':
-      return pans(draft, choices);
+      return pans(subject, choices);
     case 'frame':
-      return frames(draft);
+      return frames(subject);
   }
 }
 
 const heatOf = (build: Build | null, job: JobContext): HeatInput | null => build && heatInput(build, job);
 
-const fromOpening = (draft: Draft, change: (opening: Opening) => Opening) => (): HeatInput | null =>
-  heatOf(buildOpening(change(draft.opening), draft.job), draft.job);
+const fromOpening = (subject: HeatSubject, change: (opening: Opening) => Opening) => (): HeatInput | null =>
+  heatOf(buildOpening(change(subject.opening), subject.job), subject.job);
 
 const typed = (mm: number) => ({ typed: String(mm), mm });
 
-function positions(draft: Draft, build: Build, choices: Choices): Candidate[] {
+function positions(subject: HeatSubject, build: Build, choices: Choices): Candidate[] {
   const { opening, unit } = build.context;
   const frame = unit.front - unit.back;
   const last = Math.max(0, opening.depth - frame);
   const step = Math.max(LEAST_STEP_mm, Math.ceil(last / POSITIONS / LEAST_STEP_mm) * LEAST_STEP_mm);
   const now = -unit.front;
   const places = Array.from({ length: Math.floor(last / step) + 1 }, (_, i) => i * step);
-  const clips = isFinless(choices) ? {} : ({ choices: { ...draft.opening.choices, ...ON_CLIPS } } as const);
+  const clips = isFinless(choices) ? {} : ({ choices: { ...subject.opening.choices, ...ON_CLIPS } } as const);
   const own = isFinless(choices) && now >= 0;
   const all = own && !places.includes(now) ? [...places, now].sort((a, b) => a - b) : places;
   return all.map((setback) => ({
@@ -108,7 +108,7 @@ function positions(draft: Draft, build: Build, choices: Choices): Candidate[] {
     isNow: own && setback === now,
     set: own ? { numbers: { setback } } : null,
     cuts: cutIds,
-    input: fromOpening(draft, (o) => ({
+    input: fromOpening(subject, (o) => ({
       ...o,
       ...clips,
       numbers: { ...o.numbers, setback: typed(setback) },
@@ -117,7 +117,7 @@ function positions(draft: Draft, build: Build, choices: Choices): Candidate[] {
 }
 
 function byChoice<Axis extends 'buck' | 'gapFill' | 'pan'>(
-  draft: Draft,
+  subject: HeatSubject,
   choices: Choices,
   axis: Axis,
   options: readonly Choices[Axis][],
@@ -128,13 +128,13 @@ function byChoice<Axis extends 'buck' | 'gapFill' | 'pan'>(
     isNow: choices[axis] === choice,
     set: { choose: { [axis]: choice } as Partial<Choices> },
     cuts: cutIds,
-    input: fromOpening(draft, (o) => ({ ...o, choices: { ...o.choices, [axis]: choice } })),
+    input: fromOpening(subject, (o) => ({ ...o, choices: { ...o.choices, [axis]: choice } })),
   }));
 }
 
 /** A joint with nothing in it but its seals. */
-function empty(draft: Draft, build: Build): Candidate[] {
-  const input = heatOf(draft.build, draft.job);
+function empty(subject: HeatSubject, build: Build): Candidate[] {
+  const input = heatOf(subject.build, subject.job);
   const fill = pieceFor(build, 'fill');
   if (!input || !fill) return [];
   const without = withChanges(build, [{ kind: 'left-out', piece: fill.id }]);
@@ -147,8 +147,8 @@ function empty(draft: Draft, build: Build): Candidate[] {
 const ON_CLIPS = { mount: 'clips', outerJoint: 'precompressed' } as const;
 
 /** Cut beside the shims, and through them where they are plastic, wood, or of the insulation's own kind. */
-function shims(draft: Draft, build: Build): Candidate[] {
-  const input = heatOf(draft.build, draft.job);
+function shims(subject: HeatSubject, build: Build): Candidate[] {
+  const input = heatOf(subject.build, subject.job);
   const under: Readonly<Record<CutId, PieceRole | null>> = {
     sill: 'sill-shims',
     left: 'jamb-shims',
@@ -187,7 +187,7 @@ const ALUMINIUM_WmK = 160;
 const STAINLESS_WmK = 17;
 
 /** Pans by what they are made of: bent ones of several metals and of plastic, and those too thin to count. */
-function pans(draft: Draft, choices: Choices): Candidate[] {
+function pans(subject: HeatSubject, choices: Choices): Candidate[] {
   const rigid = (id: string, lambda: number): Candidate => ({
     id,
     setback_mm: null,
@@ -196,12 +196,12 @@ function pans(draft: Draft, choices: Choices): Candidate[] {
     set: lambda === SHEET_METAL_WmK ? { choose: { pan: 'rigid' } } : null,
     cuts: ['sill'],
     input: () => {
-      const input = fromOpening(draft, (o) => ({ ...o, choices: { ...o.choices, pan: 'rigid' } }))();
+      const input = fromOpening(subject, (o) => ({ ...o, choices: { ...o.choices, pan: 'rigid' } }))();
       return input && { ...input, instead: { 'sheet-metal': lambda } };
     },
   });
   return [
-    ...byChoice(draft, choices, 'pan', ['tape-and-patches', 'fluid', 'none']).map((c) => ({
+    ...byChoice(subject, choices, 'pan', ['tape-and-patches', 'fluid', 'none']).map((c) => ({
       ...c,
       cuts: ['sill'] as const,
     })),
@@ -212,9 +212,9 @@ function pans(draft: Draft, choices: Choices): Candidate[] {
   ];
 }
 
-function frames(draft: Draft): Candidate[] {
-  const input = heatOf(draft.build, draft.job);
-  const { unit } = draft;
+function frames(subject: HeatSubject): Candidate[] {
+  const input = heatOf(subject.build, subject.job);
+  const { unit } = subject;
   if (!input || !unit) return [];
   return (['vinyl', 'wood', 'clad-wood', 'fibreglass', 'aluminium'] as const).map((frameMaterial) => {
     const isNow = unit.frameMaterial === frameMaterial;
@@ -262,18 +262,18 @@ export function variantOf(
 }
 
 /** Returns a study whole; the worker goes through the candidates itself, to show progress. */
-export function studyOf(draft: Draft, id: StudyId): Study {
+export function studyOf(subject: HeatSubject, id: StudyId): Study {
   let like: Partial<Record<CutId, SideFields>> | undefined;
-  const variants = candidatesOf(draft, id).flatMap((candidate) => {
+  const variants = candidatesOf(subject, id).flatMap((candidate) => {
     const solved = variantOf(candidate, like);
     like = solved?.fields ?? like;
     return solved ? [solved.variant] : [];
   });
-  return summed(draft, id, variants);
+  return summed(subject, id, variants);
 }
 
-export function summed(draft: Draft, id: StudyId, variants: readonly Variant[]): Study {
-  const asIfClips = id === 'position' && draft.choices !== null && !isFinless(draft.choices);
+export function summed(subject: HeatSubject, id: StudyId, variants: readonly Variant[]): Study {
+  const asIfClips = id === 'position' && subject.choices !== null && !isFinless(subject.choices);
   return { id, variants, best: id === 'position' ? bestOf(variants) : null, asIfClips };
 }
 

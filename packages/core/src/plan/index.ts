@@ -2,5 +2,7 @@
 export * from './issue.ts';
 export * from './heat-findings.ts';
 export * from './heat-studies.ts';
+export * from './heat-subject.ts';
 export * from './plan-opening.ts';
+export * from './shared-plans.ts';
 export * from './judgement.ts';

@@ -1,6 +1,6 @@
 /** Plans frozen when work begins: made from a plan, filled in where an older program kept less, opened again. */
 import { buildOpening } from '../build/build-opening.ts';
-import { frozen, thawed, type ThawedBuild } from '../build/frozen.ts';
+import { frozen, thawedIssue, type ThawedBuild } from '../build/frozen.ts';
 import type { Issue } from '../documents/issue.ts';
 import type { Job } from '../documents/job.ts';
 import type { Plan } from './plan-opening.ts';
@@ -31,6 +31,5 @@ export function filledIn(issue: Issue, job: Job): Issue {
 
 /** The wall that work goes by; `null` where it was frozen from inputs that leave nothing to build. */
 export function frozenBuild(issue: Issue, job: Job): ThawedBuild | null {
-  const { build, wall, unit } = filledIn(issue, job);
-  return build ? thawed(build, { wall, unit }) : null;
+  return thawedIssue(filledIn(issue, job));
 }

@@ -17,6 +17,7 @@ import { proveMoisture } from '../proofs/moisture/proof.ts';
 import { proveWater } from '../proofs/water/proof.ts';
 import { once } from '../quantities/once.ts';
 import { judge, type Judgement } from './judgement.ts';
+import type { SharedPlans } from './shared-plans.ts';
 
 export interface Plan extends Draft {
   readonly cuts: readonly CutRow[];
@@ -30,8 +31,16 @@ export interface Plan extends Draft {
  *
  * The build is made when the plan is first asked for anything of it, each proof when it is first asked for, and each
  * once. What cannot be derived for want of a reading or a choice is absent, and a finding says so.
+ *
+ * @param shared where plans of openings that are alike are kept; what is tried out is planned without
  */
-export function planOpening(opening: Opening, job: JobContext): Plan {
+export function planOpening(opening: Opening, job: JobContext, shared?: SharedPlans<Plan>): Plan {
+  if (shared)
+    return named(
+      shared.of(opening, job, (alike) => planOpening(alike, job)),
+      opening,
+      job,
+    );
   const subject = subjectOf(opening, job);
   const exposed = exposedTo({ opening, job, unit: subject.unit });
   const build = once(() => buildOf(subject));
@@ -87,3 +96,47 @@ export function planOpening(opening: Opening, job: JobContext): Plan {
   };
   return plan;
 }
+
+/** The plan of one opening made from that of another one like it: what is not made yet is made once for both. */
+const named = (made: Plan, opening: Opening, job: JobContext): Plan => ({
+  exposed: made.exposed,
+  wall: made.wall,
+  unit: made.unit,
+  method: made.method,
+  choices: made.choices,
+  numbers: made.numbers,
+  readings: made.readings,
+  frame: made.frame,
+  opening,
+  job,
+  get build() {
+    return made.build;
+  },
+  get fit() {
+    return made.fit;
+  },
+  get cuts() {
+    return made.cuts;
+  },
+  get water() {
+    return made.water;
+  },
+  get air() {
+    return made.air;
+  },
+  get joint() {
+    return made.joint;
+  },
+  get moisture() {
+    return made.moisture;
+  },
+  get loads() {
+    return made.loads;
+  },
+  get findings() {
+    return made.findings;
+  },
+  get judgement() {
+    return made.judgement;
+  },
+});

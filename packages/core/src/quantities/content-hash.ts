@@ -18,7 +18,8 @@ export function contentHash(value: unknown): string {
   return (4294967296 * (2097151 & h2) + (h1 >>> 0)).toString(32).padStart(11, '0');
 }
 
-function canonical(value: unknown): string {
+/** The JSON text of plain data with its keys in order: equal for equal content. */
+export function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
   if (typeof value === 'object' && value !== null) {
     const entries = Object.entries(value).filter(([, v]) => v !== undefined);

@@ -3,6 +3,7 @@ export * from './axes.ts';
 export * from './corners.ts';
 export * from './events.ts';
 export * from './fix.ts';
+export * from './laps.ts';
 export * from './materials.ts';
 export * from './parameters.ts';
 export * from './piece-edges.ts';

@@ -7,10 +7,10 @@ export type Severity = (typeof severities)[number];
 
 export type Proof = 'fit' | 'water' | 'air' | 'heat' | 'moisture' | 'structure' | 'order' | 'record';
 
-/** Holds · Watch · Fails, and the open ring: an unchecked thing never looks passed. */
-export type Verdict = 'holds' | 'watch' | 'fails' | 'not-checkable';
+/** Holds · Watch · Fails, and the open ring: an unchecked thing never looks passed. Gravest first. */
+export const verdicts = ['fails', 'not-checkable', 'watch', 'holds'] as const;
 
-const GRAVEST: readonly Verdict[] = ['fails', 'not-checkable', 'watch', 'holds'];
+export type Verdict = (typeof verdicts)[number];
 
-export const gravest = (verdicts: readonly Verdict[]): Verdict =>
-  GRAVEST.find((verdict) => verdicts.includes(verdict)) ?? 'holds';
+export const gravest = (of: readonly Verdict[]): Verdict =>
+  verdicts.find((verdict) => of.includes(verdict)) ?? 'holds';

@@ -24,3 +24,5 @@ export const layerMaterials = [
   'render',
   'plaster',
 ] as const;
+
+export type LayerMaterial = (typeof layerMaterials)[number];

@@ -1,9 +1,9 @@
 /** What the server answers and says, read on this side of the line. */
 import { documentSchema, shelfKinds, type ShelfDocument, type ShelfItem } from '@hulvek/core';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { meSchema, openingPartSchema } from './pack.ts';
 
-export const meAnswer = z.object({ me: meSchema.nullable() });
+export const meAnswer = z.object({ me: z.nullable(meSchema) });
 
 /** One answer per record sent, in the same order. */
 const recordAnswerSchema = z.discriminatedUnion('ok', [
@@ -20,7 +20,7 @@ export const storedSchema = z.object({ document: documentSchema('opening'), vers
 export type Stored = Readonly<z.infer<typeof storedSchema>>;
 
 /** A choice that could not yet be saved, kept on the device with what it began from. */
-export const keptDraftSchema = storedSchema.extend({ base: documentSchema('opening') });
+export const keptDraftSchema = z.extend(storedSchema, { base: documentSchema('opening') });
 
 export const savedAnswer = z.object({ version: z.int() });
 
@@ -35,37 +35,38 @@ export type Version = Readonly<z.infer<typeof versionSchema>>;
 export const versionsAnswer = z.object({ versions: z.array(versionSchema) });
 
 /** Where a job stands, or what just changed in it. */
-export const heardSchema = z.object({ revision: z.int(), opening: z.string().nullable().optional() });
+export const heardSchema = z.object({ revision: z.int(), opening: z.optional(z.nullable(z.string())) });
 export type Heard = Readonly<z.infer<typeof heardSchema>>;
 
 /** A change of a job as servers tell each other of it. */
 export const numberedChangeSchema = z.object({
   job: z.string(),
-  opening: z.string().nullable(),
+  opening: z.nullable(z.string()),
   revision: z.int(),
 });
 
 const SHELF_DOCUMENT = { walls: 'wall', units: 'unit', methods: 'method', materials: 'material' } as const;
 
-const shelfItemSchema: z.ZodType<ShelfItem> = z
-  .object({
+const shelfItemSchema: z.ZodMiniType<ShelfItem> = z.pipe(
+  z.object({
     kind: z.enum(shelfKinds),
     id: z.string(),
     version: z.int(),
     document: z.unknown(),
     person: z.string(),
     at: z.string(),
-  })
-  .transform((item, context): ShelfItem => {
-    const schema: z.ZodType<ShelfDocument> = documentSchema(SHELF_DOCUMENT[item.kind]);
+  }),
+  z.transform((item, context): ShelfItem => {
+    const schema: z.ZodMiniType<ShelfDocument> = documentSchema(SHELF_DOCUMENT[item.kind]);
     const result = schema.safeParse(item.document);
     if (result.success) return { ...item, document: result.data };
     for (const { path, message } of result.error.issues)
-      context.addIssue({ code: 'custom', path: ['document', ...path], message });
+      context.issues.push({ code: 'custom', path: ['document', ...path], message, input: item.document });
     return z.NEVER;
-  });
+  }),
+);
 export const shelfAnswer = z.object({ items: z.array(shelfItemSchema) });
 export const shelfItemAnswer = z.object({ item: shelfItemSchema });
 
 /** The sentence of a refusal. */
-export const refusalAnswer = z.object({ message: z.string().optional() });
+export const refusalAnswer = z.object({ message: z.optional(z.string()) });

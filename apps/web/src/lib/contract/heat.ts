@@ -1,6 +1,6 @@
 /** A run of a job's heat as it travels: its sides, each solved, waiting, or with the reason why it is neither. */
 import { cutIds, sideHeatSchema } from '@hulvek/core';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 export const heatRunStates = ['planning', 'solving', 'cancelled', 'failed'] as const;
 export type HeatRunState = (typeof heatRunStates)[number];
@@ -14,10 +14,10 @@ const runSideSchema = z.object({
   cut: z.enum(cutIds),
   /** Of the opening when it was cut; another one now means that the figures are old. */
   mark: z.string(),
-  leftOut: z.array(z.string()).readonly(),
+  leftOut: z.readonly(z.array(z.string())),
   /** `null` while it waits. */
-  side: sideHeatSchema.nullable(),
-  problem: z.enum(heatProblems).nullable(),
+  side: z.nullable(sideHeatSchema),
+  problem: z.nullable(z.enum(heatProblems)),
 });
 export type RunSide = Readonly<z.infer<typeof runSideSchema>>;
 
@@ -26,7 +26,7 @@ export const runViewSchema = z.object({
   state: z.enum([...heatRunStates, 'done']),
   at: z.string(),
   person: z.string(),
-  sides: z.array(runSideSchema).readonly(),
+  sides: z.readonly(z.array(runSideSchema)),
 });
 export type RunView = Readonly<z.infer<typeof runViewSchema>>;
-export const runAnswer = runViewSchema.nullable();
+export const runAnswer = z.nullable(runViewSchema);

@@ -1,26 +1,29 @@
 /** What a device carries of a job: everything needed to look at it, measure and install without a network. */
 import { documentSchema } from '@hulvek/core';
-import { actions, lookRules, roles } from '../rights.ts';
-import { z } from 'zod';
+import { actions, lookRules, roles } from './rights.ts';
+import * as z from 'zod/mini';
+import { judgedSchema } from './judged.ts';
 
 export const meSchema = z.object({ id: z.string(), name: z.string(), email: z.string() });
 export type Me = Readonly<z.infer<typeof meSchema>>;
 
 const jobContextSchema = z.object({
   job: documentSchema('job'),
-  walls: z.array(documentSchema('wall')).readonly(),
-  units: z.array(documentSchema('unit')).readonly(),
-  methods: z.array(documentSchema('method')).readonly(),
-  materials: z.array(documentSchema('material')).readonly().optional(),
+  walls: z.readonly(z.array(documentSchema('wall'))),
+  units: z.readonly(z.array(documentSchema('unit'))),
+  methods: z.readonly(z.array(documentSchema('method'))),
+  materials: z.optional(z.readonly(z.array(documentSchema('material')))),
 });
 
 /** Everything kept about one opening, as it travels to the devices. */
 export const openingPartSchema = z.object({
   document: documentSchema('opening'),
   version: z.int(),
-  readings: z.array(documentSchema('reading')).readonly(),
-  issues: z.array(documentSchema('issue')).readonly(),
-  entries: z.array(documentSchema('entry')).readonly(),
+  readings: z.readonly(z.array(documentSchema('reading'))),
+  issues: z.readonly(z.array(documentSchema('issue'))),
+  entries: z.readonly(z.array(documentSchema('entry'))),
+  /** Left out until it was judged once. */
+  judged: z.optional(judgedSchema),
 });
 export type OpeningPart = Readonly<z.infer<typeof openingPartSchema>>;
 
@@ -29,10 +32,10 @@ export const packSchema = z.object({
   /** Counts everything stored in the job. */
   revision: z.int(),
   role: z.enum(roles),
-  rights: z.array(z.enum(actions)).readonly(),
+  rights: z.readonly(z.array(z.enum(actions))),
   lookRule: z.enum(lookRules),
   context: jobContextSchema,
-  openings: z.array(openingPartSchema).readonly(),
+  openings: z.readonly(z.array(openingPartSchema)),
   /** When the server put it together. */
   at: z.string(),
 });

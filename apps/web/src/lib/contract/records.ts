@@ -1,15 +1,15 @@
 /** Records on their way: what a device sends, and what it keeps until they are taken. */
 import { entrySchema, readingSchema } from '@hulvek/core';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { meSchema } from './pack.ts';
 
 const at = z.iso.datetime({ offset: true });
 
 /** Who made them is said by whoever is signed in. */
-const unsignedReading = z.strictObject({ ...readingSchema.shape, at }).omit({ person: true });
-const unsignedEntry = entrySchema.omit({ person: true });
+const unsignedReading = z.omit(z.strictObject({ ...readingSchema.shape, at }), { person: true });
+const unsignedEntry = z.omit(entrySchema, { person: true });
 /** What a picture is, only the server says. */
-const entryWithoutPicture = unsignedEntry.omit({ photo: true });
+const entryWithoutPicture = z.omit(unsignedEntry, { photo: true });
 
 export const recordsBody = z.strictObject({
   /** The device's clock when it sent this. */
@@ -21,15 +21,14 @@ export const recordsBody = z.strictObject({
         z.strictObject({ type: z.literal('entry'), record: entryWithoutPicture }),
       ]),
     )
-    .min(1)
-    .max(100),
+    .check(z.minLength(1), z.maxLength(100)),
 });
 
 export const photoMeta = z.strictObject({ sentAt: at, record: entryWithoutPicture });
 
 const waiting = {
   /** Order of entry on this device. */
-  seq: z.int().optional(),
+  seq: z.optional(z.int()),
   id: z.string(),
   job: z.string(),
   opening: z.string(),
@@ -40,7 +39,11 @@ const waiting = {
 };
 
 export const outboxItemSchema = z.discriminatedUnion('type', [
-  z.object({ ...waiting, type: z.literal('reading'), record: unsignedReading.extend({ at: at.nullable() }) }),
+  z.object({
+    ...waiting,
+    type: z.literal('reading'),
+    record: z.extend(unsignedReading, { at: z.nullable(at) }),
+  }),
   z.object({ ...waiting, type: z.literal('entry'), record: unsignedEntry }),
   z.object({ ...waiting, type: z.literal('photo'), record: unsignedEntry, picture: z.instanceof(Blob) }),
 ]);

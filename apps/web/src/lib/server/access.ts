@@ -1,5 +1,5 @@
 /** Every address the server answers, and what it takes to be let in. */
-import type { Action } from '$lib/rights.ts';
+import type { Action } from '$lib/contract/rights.ts';
 
 /** `open`: anybody · `person`: whoever is signed in · otherwise an action in the job that the address names. */
 export type Access = 'open' | 'person' | Action;
@@ -68,8 +68,9 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'GET /api/jobs/[job]/photos/[photo]': 'see',
 };
 
-/** The key of a request in the table; the first form action's name when there is one. */
+/** The key of a request in the table, without groups of routes; the first form action's name when there is one. */
 export function accessKey(method: string, route: string, search: URLSearchParams): string {
+  const path = route.replaceAll(/\/\([^)]*\)/g, '');
   const named = [...search.keys()].find((key) => key.startsWith('/'));
-  return `${method === 'HEAD' ? 'GET' : method} ${route}${method === 'POST' && named ? `?${named}` : ''}`;
+  return `${method === 'HEAD' ? 'GET' : method} ${path}${method === 'POST' && named ? `?${named}` : ''}`;
 }

@@ -1,7 +1,7 @@
 /** Reads what a request carries: no more than allowed, and only what its schema knows. */
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { error } from '@sveltejs/kit';
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 
 const KIB = 1024;
 /** A hundred records with long notes. */
@@ -9,18 +9,18 @@ export const LARGEST_JSON_bytes = 512 * KIB;
 
 /** Returns the body, or answers 413 as soon as it is longer than `most_bytes`, whatever its header promised. */
 export async function readBytes(request: Request, most_bytes: number): Promise<Buffer> {
-  if (Number(request.headers.get('content-length') ?? 0) > most_bytes) error(413, text.errors.tooLarge);
+  if (Number(request.headers.get('content-length') ?? 0) > most_bytes) error(413, errorsWords.tooLarge);
   const chunks: Uint8Array[] = [];
   let length = 0;
   for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
     length += chunk.length;
-    if (length > most_bytes) error(413, text.errors.tooLarge);
+    if (length > most_bytes) error(413, errorsWords.tooLarge);
     chunks.push(chunk);
   }
   return Buffer.concat(chunks);
 }
 
-export async function readBody<Schema extends z.ZodType>(
+export async function readBody<Schema extends z.ZodMiniType>(
   request: Request,
   schema: Schema,
   most_bytes = LARGEST_JSON_bytes,
@@ -38,11 +38,11 @@ function parsed(json: string): unknown {
 }
 
 /** Answers 400 with the place of the first thing that is wrong. */
-export function checked<Schema extends z.ZodType>(value: unknown, schema: Schema): z.infer<Schema> {
+export function checked<Schema extends z.ZodMiniType>(value: unknown, schema: Schema): z.infer<Schema> {
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const [issue] = result.error.issues;
-  return error(400, issue ? `${issue.path.join('.')}: ${issue.message}` : text.errors.badRequest);
+  return error(400, issue ? `${issue.path.join('.')}: ${issue.message}` : errorsWords.badRequest);
 }
 
 /** Text of a form field that holds JSON. */

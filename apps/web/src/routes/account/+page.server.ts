@@ -1,18 +1,21 @@
 import { database } from '$lib/server/db/index.ts';
 import { changePassword, LEAST_PASSWORD, signOutEverywhere } from '$lib/server/services/accounts.ts';
 import { clearSession, SESSION_COOKIE } from '$lib/server/session.ts';
-import { text } from '$lib/texts/en.ts';
+import { accountWords } from '$lib/features/people/words.ts';
 import { fail, redirect } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
-const form = z.object({ old: z.string().max(200), next: z.string().min(LEAST_PASSWORD).max(200) });
+const form = z.object({
+  old: z.string().check(z.maxLength(200)),
+  next: z.string().check(z.minLength(LEAST_PASSWORD), z.maxLength(200)),
+});
 
 export const actions = {
   password: async ({ request, locals, cookies }) => {
     const parsed = form.safeParse(Object.fromEntries(await request.formData()));
-    if (!parsed.success || !locals.person) return fail(400, { problem: text.account.short(LEAST_PASSWORD) });
+    if (!parsed.success || !locals.person) return fail(400, { problem: accountWords.short(LEAST_PASSWORD) });
     const change = { ...parsed.data, user: locals.person.id, keep: cookies.get(SESSION_COOKIE) ?? '' };
-    if (!(await changePassword(database(), change))) return fail(400, { problem: text.account.wrong });
+    if (!(await changePassword(database(), change))) return fail(400, { problem: accountWords.wrong });
     return { changed: true };
   },
   everywhere: async ({ locals, cookies, url }) => {

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import Button from '$lib/components/ui/Button.svelte';
-  import { text } from '$lib/texts/en.ts';
+  import Button from '$lib/ui/Button.svelte';
+  import { accountWords } from '$lib/features/people/words.ts';
 
   let { data, form } = $props();
-  const t = text.account;
+  const t = accountWords;
 </script>
 
 <main>

@@ -1,12 +1,15 @@
 import { database } from '$lib/server/db/index.ts';
 import { importJob, listJobs } from '$lib/server/services/jobs.ts';
 import { newJob } from '$lib/server/services/new-documents.ts';
-import { text } from '$lib/texts/en.ts';
+import { jobsWords } from '$lib/features/shell/words.ts';
 import { JOB_FORMAT, readJobFile } from '@hulvek/core';
 import { fail, redirect } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
-const form = z.object({ name: z.string().trim().min(1).max(120), units: z.enum(['mm', 'in']) });
+const form = z.object({
+  name: z.string().check(z.trim(), z.minLength(1), z.maxLength(120)),
+  units: z.enum(['mm', 'in']),
+});
 
 /** A file from the form is read whole; larger ones are refused. */
 const LARGEST_UPLOAD_bytes = 16 * 1024 * 1024;
@@ -18,24 +21,24 @@ export const load = async ({ locals }) => ({
 export const actions = {
   create: async ({ request, locals }) => {
     const parsed = form.safeParse(Object.fromEntries(await request.formData()));
-    if (!parsed.success) return fail(400, { problem: text.jobs.nameNeeded });
+    if (!parsed.success) return fail(400, { problem: jobsWords.nameNeeded });
     const file = newJob(parsed.data);
     await importJob(database(), file, locals.person?.id);
     redirect(303, `/jobs/${file.job.id}`);
   },
   load: async ({ request, locals }) => {
     const upload = (await request.formData()).get('file');
-    if (!(upload instanceof File) || upload.size === 0) return fail(400, { problem: text.jobs.fileNeeded });
-    if (upload.size > LARGEST_UPLOAD_bytes) return fail(413, { problem: text.jobs.fileTooLarge });
+    if (!(upload instanceof File) || upload.size === 0) return fail(400, { problem: jobsWords.fileNeeded });
+    if (upload.size > LARGEST_UPLOAD_bytes) return fail(413, { problem: jobsWords.fileTooLarge });
     const result = readJobFile(await upload.text());
     if (!result.ok) {
       const problems = result.problems
         .slice(0, 8)
         .map((p) => (p.path ? `${p.path}: ${p.message}` : p.message));
-      return fail(400, { problem: text.jobs.fileRefused(upload.name, JOB_FORMAT), problems });
+      return fail(400, { problem: jobsWords.fileRefused(upload.name, JOB_FORMAT), problems });
     }
     if (!(await importJob(database(), result.value, locals.person?.id)))
-      return fail(409, { problem: text.jobs.fileThere(result.value.job.name) });
+      return fail(409, { problem: jobsWords.fileThere(result.value.job.name) });
     redirect(303, `/jobs/${result.value.job.id}`);
   },
 };

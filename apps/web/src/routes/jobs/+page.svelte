@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import Button from '$lib/components/ui/Button.svelte';
-  import { text } from '$lib/texts/en.ts';
+  import Button from '$lib/ui/Button.svelte';
+  import { jobsWords } from '$lib/features/shell/words.ts';
 
   let { data, form } = $props();
   const problems = $derived<string[]>(
@@ -10,13 +10,13 @@
 </script>
 
 <main>
-  <h1>{text.jobs.title}</h1>
-  {#if data.jobs.length === 0}<p>{text.jobs.empty}</p>{/if}
+  <h1>{jobsWords.title}</h1>
+  {#if data.jobs.length === 0}<p>{jobsWords.empty}</p>{/if}
   <ul class="jobs">
     {#each data.jobs as { job, openings } (job.id)}
       <li>
         <a href="/jobs/{job.id}">{job.name}</a>
-        <span class="count">{text.jobs.openings(openings)}</span>
+        <span class="count">{jobsWords.openings(openings)}</span>
         {#if job.note}<p>{job.note}</p>{/if}
       </li>
     {/each}
@@ -29,21 +29,21 @@
   {/if}
   <div class="forms">
     <form method="POST" action="?/create" use:enhance>
-      <h2>{text.jobs.create}</h2>
-      <label for="name">{text.jobs.name}</label>
+      <h2>{jobsWords.create}</h2>
+      <label for="name">{jobsWords.name}</label>
       <input id="name" name="name" required maxlength="120" autocomplete="off" />
-      <label for="units">{text.jobs.units}</label>
+      <label for="units">{jobsWords.units}</label>
       <select id="units" name="units">
-        <option value="mm">{text.jobs.mm}</option>
-        <option value="in">{text.jobs.in}</option>
+        <option value="mm">{jobsWords.mm}</option>
+        <option value="in">{jobsWords.in}</option>
       </select>
-      <Button kind="main" type="submit">{text.jobs.add}</Button>
+      <Button kind="main" type="submit">{jobsWords.add}</Button>
     </form>
     <form method="POST" action="?/load" enctype="multipart/form-data" use:enhance>
-      <h2>{text.jobs.load}</h2>
-      <label for="file">{text.jobs.file}</label>
+      <h2>{jobsWords.load}</h2>
+      <label for="file">{jobsWords.file}</label>
       <input id="file" name="file" type="file" accept=".json,application/json" required />
-      <Button type="submit">{text.jobs.loadSubmit}</Button>
+      <Button type="submit">{jobsWords.loadSubmit}</Button>
     </form>
   </div>
 </main>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { text } from '$lib/texts/en.ts';
+  import { navWords } from '$lib/features/shell/words.ts';
 </script>
 
-<main><a href="/jobs">{text.nav.jobs}</a></main>
+<main><a href="/jobs">{navWords.jobs}</a></main>

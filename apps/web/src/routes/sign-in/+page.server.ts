@@ -2,11 +2,14 @@ import { database } from '$lib/server/db/index.ts';
 import { forgetFailures, noteFailure, signIn, tooManyTries } from '$lib/server/services/accounts.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '$lib/server/services/demo.ts';
 import { setSession } from '$lib/server/session.ts';
-import { text } from '$lib/texts/en.ts';
+import { signInWords } from '$lib/features/people/words.ts';
 import { fail, redirect } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
-const form = z.object({ email: z.string().trim().min(1).max(200), password: z.string().min(1).max(200) });
+const form = z.object({
+  email: z.string().check(z.trim(), z.minLength(1), z.maxLength(200)),
+  password: z.string().check(z.minLength(1), z.maxLength(200)),
+});
 
 export const load = ({ locals }) => {
   if (locals.person) redirect(303, '/jobs');
@@ -21,13 +24,13 @@ export const actions = {
   default: async ({ request, cookies, url, getClientAddress }) => {
     const parsed = form.safeParse(Object.fromEntries(await request.formData()));
     const email = parsed.success ? parsed.data.email : '';
-    if (!parsed.success) return fail(400, { email, problem: text.signIn.incomplete });
+    if (!parsed.success) return fail(400, { email, problem: signInWords.incomplete });
     const key = `${getClientAddress()} ${email.toLowerCase()}`;
-    if (tooManyTries(key)) return fail(429, { email, problem: text.signIn.tooMany });
+    if (tooManyTries(key)) return fail(429, { email, problem: signInWords.tooMany });
     const token = await signIn(database(), email, parsed.data.password);
     if (!token) {
       noteFailure(key);
-      return fail(401, { email, problem: text.signIn.wrong });
+      return fail(401, { email, problem: signInWords.wrong });
     }
     forgetFailures(key);
     setSession(cookies, token, url);

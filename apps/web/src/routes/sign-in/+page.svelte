@@ -1,8 +1,8 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import Button from '$lib/components/ui/Button.svelte';
-  import { forgetPacks } from '$lib/offline/database.ts';
-  import { text } from '$lib/texts/en.ts';
+  import Button from '$lib/ui/Button.svelte';
+  import { forgetPacks } from '$lib/device/database.ts';
+  import { signInWords } from '$lib/features/people/words.ts';
   import { onMount } from 'svelte';
 
   let { data, form } = $props();
@@ -16,10 +16,10 @@
 <main>
   <div class="sheet">
     <p class="brand" aria-hidden="true">hul<b>v</b>ek</p>
-    <h1>{text.signIn.title}</h1>
-    <p class="lead">{text.signIn.lead}</p>
+    <h1>{signInWords.title}</h1>
+    <p class="lead">{signInWords.lead}</p>
     <form method="POST" use:enhance>
-      <label for="email">{text.signIn.email}</label>
+      <label for="email">{signInWords.email}</label>
       <input
         id="email"
         name="email"
@@ -28,7 +28,7 @@
         required
         bind:value={() => email ?? form?.email ?? '', (v) => (email = v)}
       />
-      <label for="password">{text.signIn.password}</label>
+      <label for="password">{signInWords.password}</label>
       <input
         id="password"
         name="password"
@@ -38,12 +38,12 @@
         bind:value={password}
       />
       {#if form?.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
-      <Button kind="main" type="submit" large>{text.signIn.submit}</Button>
+      <Button kind="main" type="submit" large>{signInWords.submit}</Button>
     </form>
     {#if data.demo}
       {@const demo = data.demo}
       <p class="demo">
-        {text.signIn.demo}: <span class="figure">{demo.email}</span>,
+        {signInWords.demo}: <span class="figure">{demo.email}</span>,
         <span class="figure">{demo.password}</span>
       </p>
       <Button
@@ -51,7 +51,7 @@
         onclick={() => {
           email = demo.email;
           password = demo.password;
-        }}>{text.signIn.fill}</Button
+        }}>{signInWords.fill}</Button
       >
     {/if}
   </div>

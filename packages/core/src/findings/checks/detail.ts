@@ -7,6 +7,7 @@ import type { Build } from '../../build/build.ts';
 import { jambTapeReach, sealOnReveal } from '../../methods/pieces/tape.ts';
 import { slitReach } from '../../methods/pieces/wall.ts';
 import { piecesFor } from '../../build/by-role.ts';
+import { LEAST_LAP_mm, LEAST_PAN_LAP_mm } from '../../vocabulary/laps.ts';
 import type { PieceRole } from '../../vocabulary/roles.ts';
 import { defineCheck } from '../check.ts';
 
@@ -14,9 +15,7 @@ const PRACTICE = 'common practice, no source';
 
 const LEAST_SLOPE_deg = 2;
 const LEAST_UPTURN_mm = 100;
-const LEAST_LAP_mm = 50;
 const LEAST_ON_WALL_mm = 50;
-const LEAST_OVERLAP_mm = 25;
 const LEAST_ON_REVEAL_mm = 20;
 
 const has = (build: Build | null, ...roles: readonly PieceRole[]): boolean =>
@@ -57,10 +56,10 @@ export const panLap = defineCheck({
   severity: 'watch',
   source: PRACTICE,
   *run({ build, numbers }) {
-    if (!has(build, 'pan') || numbers.panLap >= LEAST_LAP_mm) return;
+    if (!has(build, 'pan') || numbers.panLap >= LEAST_PAN_LAP_mm) return;
     yield {
-      facts: { lap_mm: numbers.panLap, limit_mm: LEAST_LAP_mm },
-      fixes: [{ kind: 'safe', set: { panLap: LEAST_LAP_mm } }],
+      facts: { lap_mm: numbers.panLap, limit_mm: LEAST_PAN_LAP_mm },
+      fixes: [{ kind: 'safe', set: { panLap: LEAST_PAN_LAP_mm } }],
     };
   },
 });
@@ -111,10 +110,10 @@ export const headTapeLow = defineCheck({
     if (!build || !has(build, 'head-tape', 'jamb-tape')) return;
     const above_mm = topOf(build, 'head-tape') - topOf(build, 'jamb-tape');
     // Where they stand out altogether it is a reverse lap, and said as one.
-    if (above_mm >= LEAST_OVERLAP_mm || above_mm <= 0) return;
-    const width = numbers.headTapeWidth + LEAST_OVERLAP_mm - above_mm;
+    if (above_mm >= LEAST_LAP_mm || above_mm <= 0) return;
+    const width = numbers.headTapeWidth + LEAST_LAP_mm - above_mm;
     yield {
-      facts: { above_mm, limit_mm: LEAST_OVERLAP_mm },
+      facts: { above_mm, limit_mm: LEAST_LAP_mm },
       fixes: [{ kind: 'safe', set: { headTapeWidth: Math.ceil(width / 25) * 25 } }],
     };
   },
@@ -130,7 +129,7 @@ export const headTapePastFlap = defineCheck({
     // Behind a buck the flap comes down over the buck's flashing, in another plane.
     if (!build || !has(build, 'head-tape', 'slit-tape') || build.context.opening.buck) return;
     const hinge = build.context.opening.height + slitReach(numbers.flapSlit);
-    const over_mm = topOf(build, 'head-tape') - (hinge - LEAST_OVERLAP_mm);
+    const over_mm = topOf(build, 'head-tape') - (hinge - LEAST_LAP_mm);
     if (over_mm <= 0) return;
     const slit = numbers.flapSlit + over_mm * Math.SQRT2;
     yield { facts: { over_mm }, fixes: [{ kind: 'safe', set: { flapSlit: Math.ceil(slit / 10) * 10 } }] };

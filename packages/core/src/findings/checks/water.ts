@@ -10,13 +10,13 @@ import { plannedSeal } from '../../proofs/water/standing.ts';
 import { wetPlace, waterVerdict, type WaterPart } from '../../proofs/water/trace.ts';
 import type { Build } from '../../build/build.ts';
 import { plays } from '../../build/by-role.ts';
+import { LEAST_LAP_mm } from '../../vocabulary/laps.ts';
 import type { PieceRole } from '../../vocabulary/roles.ts';
 import { defineCheck } from '../check.ts';
 import type { Fix } from '../../vocabulary/fix.ts';
 
 const TRACED = 'the shingle rule, traced through every layer; common practice, no source';
 const PRACTICE = 'common practice, no source';
-const LEAST_LAP_mm = 25;
 
 const choose = (choices: Partial<Choices>): Fix => ({ kind: 'design-changing', set: {}, choose: choices });
 

@@ -91,107 +91,88 @@ interface Flapped {
 const hasFlap = ({ choices }: PieceContext): boolean =>
   choices.head === 'flap' || choices.head === 'flap-and-cap';
 
-function flapped({ id, material, on, W, H, hole, context, into = [] }: Flapped): Sheet {
-  const { numbers } = context;
-  const reach = slitReach(numbers.flapSlit);
-  const trim = Math.min(numbers.flapTrim, reach - 1);
-  const side = reach + Math.max(0, -hole.low, -hole.left) + WRAP_BEYOND_mm;
-  const { low, left, right } = hole;
-  const jambFrom = hole.jambFrom ?? low;
-  const face = (name: string, flat: readonly Point2[], from?: string): FaceSpec =>
-    from === undefined ? { id: name, surface: on, flat } : { id: name, surface: on, flat, from };
-  const leftSlitEnd: Point2 = [left - reach, H + reach];
-  const rightSlitEnd: Point2 = [right + reach, H + reach];
-  const upright = (from: number, to: number): Point2[] => [
-    [from, low],
-    [to, low],
-    ...(jambFrom > low ? [[to, jambFrom] as Point2] : []),
-    [to, H],
-    [from, H],
-  ];
-  const below = face(
-    'below',
-    [
-      [-side, -side],
-      [W + side, -side],
-      [W + side, low],
-      [right, low],
-      [left, low],
-      [-side, low],
-    ],
-    'left',
-  );
-  const rightOf = face(
-    'right',
-    [
-      [W + side, low],
-      [W + side, H],
-      [right, H],
-      ...(jambFrom > low ? [[right, jambFrom] as Point2] : []),
-      [right, low],
-    ],
-    'below',
-  );
-  if (!hasFlap(context)) {
-    const whole: Point2[] = [
-      [-side, H],
-      [left, H],
-      [right, H],
-      [W + side, H],
-      [W + side, H + side],
-      [-side, H + side],
-    ];
-    return foldSheet({ id, material, joins: [['right', 'above']] }, { at: [0, 0], along: [1, 0] }, [
-      face('left', upright(-side, left)),
-      below,
-      rightOf,
-      face('above', whole, 'left'),
-      ...into,
-    ]);
-  }
-  return foldSheet(
-    {
-      id,
-      material,
-      joins: [['right-shoulder', 'above']],
-      slits: [
-        [[left, H], leftSlitEnd],
-        [[right, H], rightSlitEnd],
+function flapped(piece: Flapped): Sheet {
+  return hasFlap(piece.context) ? slitAtHead(piece) : wholeAtHead(piece);
+}
+
+const START = { at: [0, 0], along: [1, 0] } as const;
+
+/** How far a wrap runs beyond the hole, and the outline of its parts beside and below it. */
+function roundHole({ on, W, H, hole, context }: Flapped) {
+  const { low, left, right, jambFrom = low } = hole;
+  const reach = slitReach(context.numbers.flapSlit);
+  const side = reach + Math.max(0, -low, -left) + WRAP_BEYOND_mm;
+  const face = (id: string, flat: readonly Point2[], from?: string): FaceSpec =>
+    from === undefined ? { id, surface: on, flat } : { id, surface: on, flat, from };
+  /** Where the wrap is turned into the reveal only from here on up, it has a corner there. */
+  const kink = (x: number): Point2[] => (jambFrom > low ? [[x, jambFrom]] : []);
+  const faces = [
+    face('left', [[-side, low], [left, low], ...kink(left), [left, H], [-side, H]]),
+    face(
+      'below',
+      [
+        [-side, -side],
+        [W + side, -side],
+        [W + side, low],
+        [right, low],
+        [left, low],
+        [-side, low],
       ],
-    },
-    { at: [0, 0], along: [1, 0] },
-    [
-      face('left', upright(-side, left)),
-      below,
-      rightOf,
-      face('left-shoulder', [[-side, H], [left, H], leftSlitEnd, [-side, H + reach]], 'left'),
-      face('right-shoulder', [[right, H], [W + side, H], [W + side, H + reach], rightSlitEnd], 'right'),
-      face(
-        'above',
-        [
-          [-side, H + reach],
-          leftSlitEnd,
-          rightSlitEnd,
-          [W + side, H + reach],
-          [W + side, H + side],
-          [-side, H + side],
-        ],
-        'left-shoulder',
-      ),
-      face('flap', [[left - trim, H + trim], [right + trim, H + trim], rightSlitEnd, leftSlitEnd], 'above'),
-      face(
-        'flap-edge',
-        [
-          [left, H],
-          [right, H],
-          [right + trim, H + trim],
-          [left - trim, H + trim],
-        ],
-        'flap',
-      ),
-      ...into,
-    ],
-  );
+      'left',
+    ),
+    face('right', [[W + side, low], [W + side, H], [right, H], ...kink(right), [right, low]], 'below'),
+  ];
+  return { reach, side, face, faces };
+}
+
+function wholeAtHead(piece: Flapped): Sheet {
+  const { id, material, W, H, hole, into = [] } = piece;
+  const { side, face, faces } = roundHole(piece);
+  const above: Point2[] = [
+    [-side, H],
+    [hole.left, H],
+    [hole.right, H],
+    [W + side, H],
+    [W + side, H + side],
+    [-side, H + side],
+  ];
+  const all = [...faces, face('above', above, 'left'), ...into];
+  return foldSheet({ id, material, joins: [['right', 'above']] }, START, all);
+}
+
+/** Slit at both corners of the head, so that a flap can be lifted and brought down again. */
+function slitAtHead(piece: Flapped): Sheet {
+  const { id, material, W, H, hole, context, into = [] } = piece;
+  const { left, right } = hole;
+  const { reach, side, face, faces } = roundHole(piece);
+  const trim = Math.min(context.numbers.flapTrim, reach - 1);
+  const leftEnd: Point2 = [left - reach, H + reach];
+  const rightEnd: Point2 = [right + reach, H + reach];
+  const edge: readonly [Point2, Point2] = [
+    [left - trim, H + trim],
+    [right + trim, H + trim],
+  ];
+  const above: Point2[] = [
+    [-side, H + reach],
+    leftEnd,
+    rightEnd,
+    [W + side, H + reach],
+    [W + side, H + side],
+    [-side, H + side],
+  ];
+  const slits: [Point2, Point2][] = [
+    [[left, H], leftEnd],
+    [[right, H], rightEnd],
+  ];
+  return foldSheet({ id, material, joins: [['right-shoulder', 'above']], slits }, START, [
+    ...faces,
+    face('left-shoulder', [[-side, H], [left, H], leftEnd, [-side, H + reach]], 'left'),
+    face('right-shoulder', [[right, H], [W + side, H], [W + side, H + reach], rightEnd], 'right'),
+    face('above', above, 'left-shoulder'),
+    face('flap', [...edge, rightEnd, leftEnd], 'above'),
+    face('flap-edge', [[left, H], [right, H], edge[1], edge[0]], 'flap'),
+    ...into,
+  ]);
 }
 
 /** A hard face with its seams closed: coated sheathing, foam board, fluid, masonry. Cut out as the opening is. */

@@ -1,5 +1,5 @@
 /** The figures of one side as they are kept and sent, and the task they come from. */
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { cutIds } from '../../vocabulary/sides.ts';
 import type { HeatConditions } from '../../conditions/room.ts';
 import type { Junction, NamedSection } from './junction.ts';
@@ -9,7 +9,7 @@ import { sectionSchema } from './section-file.ts';
 const bounded = z.object({ value: z.number(), below: z.number(), above: z.number() });
 const verdict = z.enum(['holds', 'watch', 'fails', 'not-checkable']);
 
-export const sideHeatSchema: z.ZodType<SideHeat> = z.object({
+export const sideHeatSchema: z.ZodMiniType<SideHeat> = z.object({
   cut: z.enum(cutIds),
   psi: bounded,
   L2D: bounded,
@@ -17,37 +17,37 @@ export const sideHeatSchema: z.ZodType<SideHeat> = z.object({
   wallU: z.number(),
   wall_m: z.number(),
   close: z.boolean(),
-  coldest: z
-    .object({
+  coldest: z.nullable(
+    z.object({
       temperature_C: z.number(),
       fRsi: z.number(),
       humidity_percent: z.number(),
       thing: z.string(),
-      at: z.tuple([z.number(), z.number()]).readonly(),
-      change_K: z.number().nullable(),
-    })
-    .nullable(),
+      at: z.readonly(z.tuple([z.number(), z.number()])),
+      change_K: z.nullable(z.number()),
+    }),
+  ),
   verdict,
   cells: z.number(),
 });
 
-const namedSection: z.ZodType<NamedSection> = z.object({
+const namedSection: z.ZodMiniType<NamedSection> = z.object({
   section: sectionSchema,
-  boxThings: z.array(z.string()).readonly(),
-  surfaceThings: z.array(z.string()).readonly(),
+  boxThings: z.readonly(z.array(z.string())),
+  surfaceThings: z.readonly(z.array(z.string())),
 });
 
-const junctionSchema: z.ZodType<Junction> = z.object({
+const junctionSchema: z.ZodMiniType<Junction> = z.object({
   cut: z.enum(cutIds),
   flow: namedSection,
   surface: namedSection,
   unit: namedSection,
   wallU: z.number(),
   wall_m: z.number(),
-  leftOut: z.array(z.string()).readonly(),
+  leftOut: z.readonly(z.array(z.string())),
 });
 
-const conditionsSchema: z.ZodType<HeatConditions> = z.object({
+const conditionsSchema: z.ZodMiniType<HeatConditions> = z.object({
   inside_C: z.number(),
   humidity_percent: z.number(),
   outside_C: z.number(),

@@ -2,10 +2,9 @@
 import type { Material } from '../../documents/material.ts';
 import type { Verdict } from '../../vocabulary/verdict.ts';
 import { FINNED, type Choices } from '../../vocabulary/axes.ts';
+import { sealSd_m } from '../../vocabulary/materials.ts';
 import { sheetSd } from './layers.ts';
 
-/** Through seals that are no sheets, m of still air: common practice, no source. */
-const SEAL_SD_m = { sealant: 20, band: 0.5, foam: 2.5 } as const;
 /** From here on a layer counts as closed, m. Common practice, no source; DIN 4108-3 calls 0.5 m open and 1500 m tight, from memory. */
 export const CLOSED_SD_m = 20;
 
@@ -34,12 +33,12 @@ function own(materials: readonly Material[], kind: Material['kind'], usual: numb
  * Source: common practice, no source; equivalent air layers are defaults that a job's own material replaces.
  */
 export function jointBalance(choices: Choices, materials: readonly Material[]): JointBalance {
-  const band = own(materials, 'band', SEAL_SD_m.band);
-  const sealant = own(materials, 'sealant', SEAL_SD_m.sealant);
+  const band = own(materials, 'band', sealSd_m.band);
+  const sealant = own(materials, 'sealant', sealSd_m.sealant);
   const inner: Readonly<Record<Choices['innerSeal'], number>> = {
     'corner-tape': sheetSd('corner-tape', materials),
     'sealant-rod': sealant,
-    'foam-alone': choices.gapFill === 'foam' ? own(materials, 'foam', SEAL_SD_m.foam) : 0,
+    'foam-alone': choices.gapFill === 'foam' ? own(materials, 'foam', sealSd_m.foam) : 0,
     membrane: sheetSd('membrane', materials),
     precompressed: band,
     'sheet-acoustic': sheetSd('air-sheet', materials),

@@ -3,47 +3,14 @@ import type { Material } from '../../documents/material.ts';
 import type { Wall } from '../../documents/wall.ts';
 import { countedLayers, isVentilated } from '../../build/wall-layers.ts';
 import type { Conductivities } from '../../conditions/conductivities.ts';
-import type { SheetMaterialId } from '../../vocabulary/materials.ts';
+import { bulkMaterials, sheetMaterials, type SheetMaterialId } from '../../vocabulary/materials.ts';
+import type { LayerMaterial } from '../../vocabulary/wall-layers.ts';
 import type { Build } from '../../build/build.ts';
-
-type LayerMaterial = Wall['layers'][number]['material'];
-
-/** How many times harder than through air. Source: ISO 10456, dry values, from memory; foams as expanded polystyrene. */
-const MU: Readonly<Record<LayerMaterial, number>> = {
-  siding: 50,
-  batten: 50,
-  'foam-board': 60,
-  'wool-board': 1,
-  'wood-board': 50,
-  stud: 1,
-  drywall: 10,
-  brick: 16,
-  block: 10,
-  render: 15,
-  plaster: 10,
-};
-
-/** Equivalent air layers of sheets, m, unless the job's own material says otherwise: common practice, no source. */
-export const SHEET_SD_m: Readonly<Record<SheetMaterialId, number>> = {
-  wrap: 0.05,
-  'self-adhered': 0.3,
-  'coated-face': 0.5,
-  'foam-face': 0,
-  'masonry-face': 0,
-  'stretch-flashing': 50,
-  'flashing-tape': 40,
-  'corner-tape': 40,
-  fluid: 1.5,
-  membrane: 10,
-  'air-sheet': 100,
-  'sheet-metal': 1500,
-  fin: 50,
-};
 
 /** Equivalent air layer of a kind of sheet in a job, m. */
 export function sheetSd(kind: SheetMaterialId, materials: readonly Material[]): number {
   const own = materials.filter((m) => m.kind === kind).flatMap((m) => m.sd_m ?? []);
-  return own.length > 0 ? Math.min(...own) : SHEET_SD_m[kind];
+  return own.length > 0 ? Math.min(...own) : sheetMaterials[kind].sd_m;
 }
 
 export interface VapourLayer {
@@ -86,7 +53,7 @@ export function vapourLayers(
       addInside(layers, o.wall);
       isSheeted = true;
     }
-    layers.push({ name, r: d_m / o.lambda(material), sd_m: d_m * MU[name] });
+    layers.push({ name, r: d_m / o.lambda(material), sd_m: d_m * bulkMaterials[name].mu });
   }
   if (!isSheeted) addInside(layers, o.wall);
   return layers;

@@ -48,11 +48,17 @@ export async function inTransaction<Result>(
   }
 }
 
+/** @throws where the environment names no database */
+export function databaseUrl(): string {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set. Start the server with ./hulvek start.');
+  return url;
+}
+
 let current: Database | undefined;
 
 export function database(): Database {
-  const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('DATABASE_URL is not set. Start the server with ./hulvek start.');
+  const url = databaseUrl();
   current ??= openDatabase(url).db;
   return current;
 }

@@ -13,9 +13,10 @@ import {
   type ShelfItem,
   type SideHeat,
 } from '@hulvek/core';
-import { z } from 'zod';
+import * as z from 'zod/mini';
+import { judgedSchema, type Judged } from '../../contract/judged.ts';
 import { mustBe } from '../../contract/read.ts';
-import type { entries, jobs, readings, shelfVersions } from './schema/index.ts';
+import type { entries, jobs, judgements, readings, shelfVersions } from './schema/index.ts';
 
 const list = (value: unknown, where: string): unknown[] => mustBe(z.array(z.unknown()), value, where);
 
@@ -89,7 +90,12 @@ export function storedShelfItem(row: typeof shelfVersions.$inferSelect): ShelfIt
 }
 
 export const storedSide = (side: unknown): SideHeat | null =>
-  mustBe(sideHeatSchema.nullable(), side, 'figures of heat as stored');
+  mustBe(z.nullable(sideHeatSchema), side, 'figures of heat as stored');
 
 export const storedWords = (value: unknown): string[] =>
   mustBe(z.array(z.string()), value, 'a list of words');
+
+/** `undefined` where it was kept in a shape that is no longer known: it is made again. */
+export function storedJudged(row: typeof judgements.$inferSelect | undefined): Judged | undefined {
+  return row && judgedSchema.safeParse(row).data;
+}

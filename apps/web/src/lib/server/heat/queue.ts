@@ -1,15 +1,20 @@
 /** The queue of heat in the database: any number of machines that share the database share its work. */
 import PgBoss from 'pg-boss';
 import { log } from '../log.ts';
-import type { Queries } from '../db/index.ts';
+import { databaseUrl, type Queries } from '../db/index.ts';
 import { sql } from 'drizzle-orm';
 
 /** Openings of one run are planned in one task; every side to be solved is a task of its own. */
 export const PLAN_QUEUE = 'heat-plan';
 export const SOLVE_QUEUE = 'heat-solve';
+/** Of every job whose openings may have to be judged anew one task waits at most. */
+export const JUDGE_QUEUE = 'judge-job';
 
 export interface PlanTask {
   readonly run: string;
+}
+export interface JudgeJobTask {
+  readonly job: string;
 }
 /** Says all there is to know: whoever takes it needs nothing else. */
 export interface SolveTask {
@@ -39,8 +44,7 @@ export function queue(tends = false): Promise<PgBoss> {
 }
 
 async function open(tends: boolean): Promise<PgBoss> {
-  const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('DATABASE_URL is not set. Start the server with ./hulvek start.');
+  const url = databaseUrl();
   const boss = new PgBoss({
     connectionString: url,
     max: 4,
@@ -55,7 +59,7 @@ async function open(tends: boolean): Promise<PgBoss> {
   process.once('sveltekit:shutdown', () => void boss.stop({ graceful: false }));
   // Of equal tasks one waits and one is worked on at most.
   const rules = { policy: 'stately', expireInSeconds: LEASE_s, retryLimit: RETRIES, retryDelay: 1 } as const;
-  for (const name of [PLAN_QUEUE, SOLVE_QUEUE]) await boss.createQueue(name, { name, ...rules });
+  for (const name of [PLAN_QUEUE, SOLVE_QUEUE, JUDGE_QUEUE]) await boss.createQueue(name, { name, ...rules });
   return boss;
 }
 

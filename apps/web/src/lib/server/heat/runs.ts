@@ -1,5 +1,5 @@
 /** Runs of a job's heat: asked for, followed, cancelled, read. */
-import { heatMark } from '../../heat-mark.ts';
+import { heatMark } from '../../contract/heat-mark.ts';
 import type { SideHeat } from '@hulvek/core';
 import { and, desc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';

@@ -1,10 +1,22 @@
-/** Takes tasks of heat from the queue and gives them to threads. */
+/** Takes tasks from the queue and gives them to threads: sides of heat, and openings to be judged. */
 import { availableParallelism, hostname } from 'node:os';
 import type { JobWithMetadata } from 'pg-boss';
+import type PgBoss from 'pg-boss';
 import Piscina from 'piscina';
-import { database } from '../db/index.ts';
+import { database, databaseUrl } from '../db/index.ts';
 import { log } from '../log.ts';
-import { PLAN_QUEUE, queue, SOLVE_QUEUE, type PlanTask, type SolveTask } from './queue.ts';
+import { readFile } from 'node:fs/promises';
+import { allJobs, engineOf, judgeJob, type Judging, type JudgingThreads } from '../judging/judgements.ts';
+import { changes, EVERY_JOB } from '../services/changes.ts';
+import {
+  JUDGE_QUEUE,
+  PLAN_QUEUE,
+  queue,
+  SOLVE_QUEUE,
+  type JudgeJobTask,
+  type PlanTask,
+  type SolveTask,
+} from './queue.ts';
 import { failRun, isWanted, keepResult, planRun } from './runs.ts';
 import type { planSides, PlannedSide, SolvedTask } from './tasks.ts';
 
@@ -56,13 +68,49 @@ export async function startHeatWorker(thread: string): Promise<{ stop: () => Pro
       await Promise.all(tasks.map(solve));
     },
   );
+  const run =
+    <Task, Answer>(name: string) =>
+    (task: Task): Promise<Answer> =>
+      pool.run(task, { name });
+  const computing: JudgingThreads = {
+    collidingOf: run('collidingOf'),
+    judgeOpening: run('judgeOpening'),
+    planSides: run('planSides'),
+    solveSide: run('solveSide'),
+  };
+  const engine = engineOf(await readFile(thread));
+  const unheard = await judgeWhatChanges(boss, { db, threads: computing, engine, worker });
   log.info({ worker, threads }, 'heat worker');
   return {
     stop: async () => {
+      unheard();
       await boss.stop({ graceful: true, timeout: 10_000 });
       await pool.close();
     },
   };
+}
+
+/** Judges every job once, and again whatever changes in one, until the function it returns is called. */
+async function judgeWhatChanges(boss: PgBoss, judging: Judging): Promise<() => void> {
+  const ask = async (jobs: readonly string[]): Promise<void> => {
+    await boss.insert(jobs.map((job) => ({ name: JUDGE_QUEUE, data: { job }, singletonKey: job })));
+  };
+  const askAll = async (): Promise<void> => ask(await allJobs(judging.db));
+  const failed = (error: Error) => log.error({ error: error.message }, 'not asked to judge');
+  await boss.work<JudgeJobTask>(
+    JUDGE_QUEUE,
+    { batchSize: 1, pollingIntervalSeconds: LOOK_s },
+    async ([task]) => {
+      if (!task) return;
+      const judged = await judgeJob(judging, task.data.job);
+      if (judged > 0) log.info({ job: task.data.job, judged, worker: judging.worker }, 'judged');
+    },
+  );
+  const unheard = changes.listen(databaseUrl(), EVERY_JOB, (change) => {
+    (change === 'reconnected' ? askAll() : ask([change.job])).catch(failed);
+  });
+  await askAll();
+  return unheard;
 }
 
 const isLastTry = ({ retryCount, retryLimit }: { retryCount: number; retryLimit: number }): boolean =>

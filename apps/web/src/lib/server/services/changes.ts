@@ -2,7 +2,7 @@
 import { eq, sql } from 'drizzle-orm';
 import pg from 'pg';
 import type { Queries } from '../db/index.ts';
-import type { z } from 'zod';
+import type * as z from 'zod/mini';
 import { numberedChangeSchema } from '../../contract/answers.ts';
 import { inText } from '../../contract/read.ts';
 import { jobs } from '../db/schema/index.ts';
@@ -37,13 +37,16 @@ export async function revisionOf(db: Queries, job: string): Promise<number> {
 
 type Listener = (change: NumberedChange | 'reconnected') => void;
 
+/** Stands for every job there is. */
+export const EVERY_JOB = '';
+
 /** One listening connection for all pages that this server has open. */
 class ChangeHub {
   readonly #listeners = new Map<string, Set<Listener>>();
   #connected = false;
   #url = '';
 
-  /** Calls `listener` for every change of a job until the returned function is called. */
+  /** Calls `listener` for every change of a job, or of `EVERY_JOB`, until the returned function is called. */
   listen(url: string, job: string, listener: Listener): () => void {
     this.#url = url;
     const own = this.#listeners.get(job) ?? new Set();
@@ -79,7 +82,8 @@ class ChangeHub {
 
   #pass(change: NumberedChange | null): void {
     if (!change) return;
-    for (const listener of this.#listeners.get(change.job) ?? []) listener(change);
+    for (const job of [change.job, EVERY_JOB])
+      for (const listener of this.#listeners.get(job) ?? []) listener(change);
   }
 }
 

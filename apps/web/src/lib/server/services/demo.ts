@@ -2,7 +2,7 @@
 import { skarvPoint, tanneryRow, type JobFile } from '@hulvek/core';
 import { sql } from 'drizzle-orm';
 import type { Database } from '../db/index.ts';
-import type { Role } from '$lib/rights.ts';
+import type { Role } from '$lib/contract/rights.ts';
 import { createUser, userByEmail } from './accounts.ts';
 import { countJobs, importJob } from './jobs.ts';
 import { setMember } from './people.ts';

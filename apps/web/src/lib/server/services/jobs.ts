@@ -15,8 +15,8 @@ import {
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, jobs, members, planIssues, readings } from '../db/schema/index.ts';
-import type { Role } from '$lib/rights.ts';
-import { sitePartsOf, type SitePart } from '../../site-parts.ts';
+import type { Role } from '$lib/contract/rights.ts';
+import { sitePartsOf, type SitePart } from '../../contract/site-parts.ts';
 import { storedContext, storedJob } from '../db/stored.ts';
 import { announce } from './changes.ts';
 import { addOpenings, entryRow, loadParts, readingRow } from './openings.ts';

@@ -10,15 +10,21 @@ import {
 import { and, asc, eq, sql, type SQL } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { entries, openings, openingVersions, planIssues, readings } from '../db/schema/index.ts';
+import { entries, judgements, openings, openingVersions, planIssues, readings } from '../db/schema/index.ts';
 import type { OpeningPart } from '../../contract/pack.ts';
-import { storedEntry, storedIssue, storedOpening, storedReading } from '../db/stored.ts';
+import { storedEntry, storedIssue, storedJudged, storedOpening, storedReading } from '../db/stored.ts';
 import { LRU } from '../lru.ts';
 import { announce } from './changes.ts';
 
 export type { OpeningPart };
 
 export const openingOfPart = (part: OpeningPart): Opening => openingOf(part.document, part.readings);
+
+const newestVersion = and(
+  eq(openingVersions.jobId, openings.jobId),
+  eq(openingVersions.openingId, openings.id),
+  eq(openingVersions.version, openings.version),
+);
 
 /** All openings of a job in their order, or the one named. */
 export async function loadParts(db: Queries, job: string, opening?: string): Promise<OpeningPart[]> {
@@ -27,14 +33,7 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
   const documents = await db
     .select({ document: openingVersions.document, version: openings.version })
     .from(openings)
-    .innerJoin(
-      openingVersions,
-      and(
-        eq(openingVersions.jobId, openings.jobId),
-        eq(openingVersions.openingId, openings.id),
-        eq(openingVersions.version, openings.version),
-      ),
-    )
+    .innerJoin(openingVersions, newestVersion)
     .where(here(openingVersions))
     .orderBy(asc(openings.position));
   const measured = await db
@@ -48,8 +47,9 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
     .from(entries)
     .where(here(entries))
     .orderBy(asc(entries.at), asc(entries.seq));
+  const judged = await db.select().from(judgements).where(here(judgements));
   const of = byOpening;
-  const [r, i, e] = [of(measured), of(plans), of(done)];
+  const [r, i, e, j] = [of(measured), of(plans), of(done), of(judged)];
   return documents.map(({ document: stored, version }) => {
     const document = storedOpening(stored);
     return {
@@ -58,7 +58,34 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
       readings: (r.get(document.id) ?? []).map(storedReading),
       issues: (i.get(document.id) ?? []).map((row) => storedIssue(row.document)),
       entries: (e.get(document.id) ?? []).map(storedEntry),
+      ...withJudged(j.get(document.id)?.[0]),
     };
+  });
+}
+
+function withJudged(row: typeof judgements.$inferSelect | undefined): Pick<OpeningPart, 'judged'> {
+  const judged = storedJudged(row);
+  return judged ? { judged } : {};
+}
+
+/** The openings of a job as plans are made of them, without what was done there. */
+export async function loadOpenings(db: Queries, job: string): Promise<Opening[]> {
+  const documents = await db
+    .select({ document: openingVersions.document })
+    .from(openings)
+    .innerJoin(openingVersions, newestVersion)
+    .where(eq(openings.jobId, job))
+    .orderBy(asc(openings.position));
+  const measured = byOpening(
+    await db
+      .select()
+      .from(readings)
+      .where(eq(readings.jobId, job))
+      .orderBy(asc(readings.receivedAt), asc(readings.id)),
+  );
+  return documents.map(({ document: stored }) => {
+    const document = storedOpening(stored);
+    return openingOf(document, (measured.get(document.id) ?? []).map(storedReading));
   });
 }
 

@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { inTransaction, type Database } from '../db/index.ts';
 import { invites, jobs, members, users } from '../db/schema/index.ts';
-import type { LookRule, Role } from '$lib/rights.ts';
+import type { LookRule, Role } from '$lib/contract/rights.ts';
 import { digest } from './accounts.ts';
 
 export interface Member {

@@ -8,18 +8,15 @@ import {
   type Entry,
   type JobContext,
   type Reading,
-  type Refusal,
 } from '@hulvek/core';
 import { and, eq, gt, lt, max } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, openings, photos, readings } from '../db/schema/index.ts';
-import { ENTRY_ACTION, may, mayLook, type LookRule, type Role } from '../../rights.ts';
+import { ENTRY_ACTION, may, mayLook, type LookRule, type Role } from '../../contract/rights.ts';
 import type { Person } from './accounts.ts';
+import type { Refused } from '../../contract/refused.ts';
 import { announce } from './changes.ts';
 import { entryRow, loadEntries, loadIssues, readingRow, type OpeningPart } from './openings.ts';
-
-export type Refused =
-  Refusal | 'no-opening' | 'not-started' | 'not-the-looker' | 'not-allowed' | 'other-job' | 'not-a-picture';
 
 export type Taken = { readonly ok: true } | { readonly ok: false; readonly refusal: Refused };
 

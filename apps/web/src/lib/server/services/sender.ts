@@ -1,5 +1,5 @@
 /** What the checks on records need to know of whoever sends them. */
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { error } from '@sveltejs/kit';
 import type { Database } from '../db/index.ts';
 import { loadContext } from './jobs.ts';
@@ -8,6 +8,6 @@ import type { Sender } from './records.ts';
 
 export async function senderIn(db: Database, job: string, { person, role }: App.Locals): Promise<Sender> {
   const context = await loadContext(db, job);
-  if (!person || !role || !context) error(404, text.errors.noJob);
+  if (!person || !role || !context) error(404, errorsWords.noJob);
   return { person, role, context, lookRule: await lookRuleOf(db, job) };
 }

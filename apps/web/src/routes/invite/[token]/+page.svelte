@@ -1,17 +1,17 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
-  import Button from '$lib/components/ui/Button.svelte';
-  import { text } from '$lib/texts/en.ts';
+  import Button from '$lib/ui/Button.svelte';
+  import { inviteWords, peopleWords, signInWords } from '$lib/features/people/words.ts';
 
   let { data, form } = $props();
-  const t = text.invite;
+  const t = inviteWords;
 </script>
 
 <main>
   {#if data.invite}
     <h1>{t.title(data.invite.jobName)}</h1>
-    <p>{t.role(text.people.roles[data.invite.role])}</p>
+    <p>{t.role(peopleWords.roles[data.invite.role])}</p>
     {#if form?.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
     {#if data.person}
       <form method="POST" action="?/join" use:enhance>
@@ -21,16 +21,16 @@
       <form method="POST" action="?/register" use:enhance>
         <label for="name">{t.name}</label>
         <input id="name" name="name" autocomplete="name" required maxlength="120" />
-        <label for="email">{text.signIn.email}</label>
+        <label for="email">{signInWords.email}</label>
         <input id="email" name="email" type="email" autocomplete="username" required />
-        <label for="password">{text.signIn.password}</label>
+        <label for="password">{signInWords.password}</label>
         <input id="password" name="password" type="password" autocomplete="new-password" required />
         <Button kind="main" type="submit" large>{t.register}</Button>
       </form>
       <p><a href="/sign-in?next={encodeURIComponent(page.url.pathname)}">{t.have}</a></p>
     {/if}
   {:else}
-    <h1>{text.people.invite}</h1>
+    <h1>{peopleWords.invite}</h1>
     <p class="problem" role="alert">{t.gone}</p>
   {/if}
 </main>

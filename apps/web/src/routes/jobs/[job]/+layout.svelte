@@ -1,5 +1,5 @@
 <script lang="ts">
-  import OutboxBar from '$lib/components/stage/OutboxBar.svelte';
+  import OutboxBar from '$lib/features/shell/OutboxBar.svelte';
 
   let { data, children } = $props();
   const store = $derived(data.store);

@@ -1,4 +1,4 @@
-import { device } from '$lib/state/device.svelte.ts';
+import { device } from '$lib/device/device.svelte.ts';
 import { error, redirect } from '@sveltejs/kit';
 
 /** The pages of a job are worked out on the device, from what it carries, so that they need no network. */

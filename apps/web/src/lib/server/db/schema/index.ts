@@ -1,9 +1,10 @@
 /** Tables. Documents are kept whole and read by the core on the way out; columns are what queries ask for. */
 import { cutIds, shelfKinds } from '@hulvek/core';
 import { heatProblems, heatRunStates } from '../../../contract/heat.ts';
-import { lookRules, roles } from '../../../rights.ts';
+import { lookRules, roles } from '../../../contract/rights.ts';
 import {
   bigserial,
+  boolean,
   customType,
   foreignKey,
   index,
@@ -246,3 +247,20 @@ export const heatResults = pgTable('heat_results', {
   worker: text('worker').notNull(),
   solvedAt: at('solved_at').notNull().defaultNow(),
 });
+
+/** The verdict of every opening as it was last judged: disposable, made again whenever its mark or engine differs. */
+export const judgements = pgTable(
+  'judgements',
+  {
+    jobId: text('job_id').notNull(),
+    openingId: text('opening_id').notNull(),
+    /** Of the opening in its job, see `judgeMark`. */
+    mark: text('mark').notNull(),
+    /** SHA-256 of the code that judged. */
+    engine: text('engine').notNull(),
+    /** Whether it meets another opening of its façade. */
+    collides: boolean('collides').notNull(),
+    judgement: jsonb('judgement').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.openingId] }), ofOpening(table)],
+);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import OpeningShell from '$lib/components/stage/OpeningShell.svelte';
+  import OpeningShell from '$lib/features/shell/OpeningShell.svelte';
 
   let { data, children } = $props();
 </script>

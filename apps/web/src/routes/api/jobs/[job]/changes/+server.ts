@@ -1,4 +1,4 @@
-import { database } from '$lib/server/db/index.ts';
+import { database, databaseUrl } from '$lib/server/db/index.ts';
 import { changes, revisionOf } from '$lib/server/services/changes.ts';
 
 /** Keeps proxies from closing a quiet line. */
@@ -25,7 +25,7 @@ export const GET = ({ params }) => {
       /** Where the job stands now: whoever connects sees whether something happened before. */
       const sayWhere = async () =>
         say(`data: ${JSON.stringify({ revision: await revisionOf(database(), params.job) })}\n\n`);
-      const stop = changes.listen(process.env.DATABASE_URL ?? '', params.job, (change) => {
+      const stop = changes.listen(databaseUrl(), params.job, (change) => {
         if (change === 'reconnected') void sayWhere().catch(close);
         else say(`data: ${JSON.stringify(change)}\n\n`);
       });

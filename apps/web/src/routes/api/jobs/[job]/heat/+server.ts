@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db/index.ts';
 import { cancelRun, runOf, startRun } from '$lib/server/heat/runs.ts';
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { error, json } from '@sveltejs/kit';
 
 /** How far the newest run is, and what it has solved. */
@@ -8,7 +8,7 @@ export const GET = async ({ params }) => json(await runOf(database(), params.job
 
 /** Starts a run, unless one is at work already. */
 export const POST = async ({ params, locals }) => {
-  if (!locals.person) error(401, text.errors.signedOut);
+  if (!locals.person) error(401, errorsWords.signedOut);
   await startRun(database(), params.job, locals.person.name);
   return json(await runOf(database(), params.job), { status: 202 });
 };

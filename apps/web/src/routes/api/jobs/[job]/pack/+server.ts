@@ -1,6 +1,6 @@
 import type { Pack } from '$lib/contract/pack.ts';
 import { database } from '$lib/server/db/index.ts';
-import { rightsOf } from '$lib/rights.ts';
+import { rightsOf } from '$lib/contract/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
 import { forDevice, loadParts } from '$lib/server/services/openings.ts';
 import { senderIn } from '$lib/server/services/sender.ts';

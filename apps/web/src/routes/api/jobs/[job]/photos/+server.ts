@@ -5,7 +5,7 @@ import { database } from '$lib/server/db/index.ts';
 import { LARGEST_PICTURE_bytes, pictureOf } from '$lib/server/picture.ts';
 import { onServerTime, takeEntry } from '$lib/server/services/records.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
-import { text } from '$lib/texts/en.ts';
+import { refusalsWords } from '$lib/contract/words.ts';
 import { json } from '@sveltejs/kit';
 
 /** The form round the picture. */
@@ -32,6 +32,6 @@ export const POST = async ({ params, request, locals }) => {
     : ({ ok: false, refusal: 'not-a-picture' } as const);
   const answer: RecordAnswer = taken.ok
     ? { id: record.id, ok: true }
-    : { id: record.id, ok: false, refusal: text.refusals[taken.refusal] };
+    : { id: record.id, ok: false, refusal: refusalsWords[taken.refusal] };
   return json({ answers: [answer] });
 };

@@ -1,13 +1,13 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { putOnSharedShelf } from '$lib/server/services/shelf.ts';
-import { text } from '$lib/texts/en.ts';
+import { shelfWords } from '$lib/features/shelf/words.ts';
 import { materialSchema, methodSchema, unitSchema, wallSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** `after`: the version the sender knew; 0 for a new item. */
-const after = z.int().min(0);
+const after = z.int().check(z.gte(0));
 const body = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('units'), after, document: unitSchema }),
   z.strictObject({ kind: z.literal('walls'), after, document: wallSchema }),
@@ -19,6 +19,6 @@ const body = z.discriminatedUnion('kind', [
 export const PUT = async ({ request, locals }) => {
   const put = await readBody(request, body);
   const item = await putOnSharedShelf(database(), { ...put, person: locals.person?.name ?? '' });
-  if (!item) error(409, text.shelf.changed);
+  if (!item) error(409, shelfWords.changed);
   return json({ item });
 };

@@ -2,7 +2,7 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { setUnitSystem } from '$lib/server/services/jobs.ts';
 import { json } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 const body = z.strictObject({ units: z.enum(['mm', 'in']) });
 

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import ProofVerdicts from '$lib/components/stage/ProofVerdicts.svelte';
-  import HeatFigures from '$lib/components/stage/HeatFigures.svelte';
-  import Paper from '$lib/components/drawing/Paper.svelte';
-  import GradeMark from '$lib/components/ui/GradeMark.svelte';
-  import { editorInContext } from '$lib/state/editor-context.ts';
-  import { candidates, candidatePlan } from '$lib/state/compare.ts';
-  import { text } from '$lib/texts/en.ts';
+  import ProofVerdicts from '$lib/features/prove/ProofVerdicts.svelte';
+  import HeatFigures from '$lib/features/prove/heat/HeatFigures.svelte';
+  import Paper from '$lib/drawing/Paper.svelte';
+  import GradeMark from '$lib/ui/GradeMark.svelte';
+  import { editorInContext } from '$lib/job/editor-context.ts';
+  import { candidates, candidatePlan } from '$lib/features/compare/compare.ts';
+  import { compareWords } from '$lib/features/compare/words.ts';
+  import { detailWords, fastenersWords } from '$lib/features/detail/words.ts';
   import {
     axisIds,
     axisTexts,
@@ -68,23 +69,23 @@
 
 <section aria-labelledby="compare-title">
   <header>
-    <h2 id="compare-title">{text.compare.title}</h2>
-    <div class="switch" role="group" aria-label={text.detail.viewLabel}>
+    <h2 id="compare-title">{compareWords.title}</h2>
+    <div class="switch" role="group" aria-label={detailWords.viewLabel}>
       {#each VIEWS as name (name)}
         <button type="button" aria-pressed={view === name} onclick={() => (view = name)}
-          >{text.detail.views[name]}</button
+          >{detailWords.views[name]}</button
         >
       {/each}
     </div>
   </header>
   <div class="two">
     {#each plans as plan, i (i)}
-      <article aria-label={text.compare.side(i + 1)}>
+      <article aria-label={compareWords.side(i + 1)}>
         <label>
-          <span class="visually-hidden">{text.compare.side(i + 1)}</span>
+          <span class="visually-hidden">{compareWords.side(i + 1)}</span>
           <select value={ids[i]} onchange={(event) => choose(i === 0 ? 0 : 1, event.currentTarget.value)}>
             {#each ['here', 'job', 'school'] as const as group (group)}
-              <optgroup label={text.compare.groups[group]}>
+              <optgroup label={compareWords.groups[group]}>
                 {#each list.filter((c) => c.group === group) as { id, name } (id)}<option value={id}
                     >{name}</option
                   >{/each}
@@ -94,38 +95,38 @@
         </label>
         {#if plan.build}
           <div class="drawing">
-            <Paper label={text.detail.labels[view]} draw={(size) => draw(plan, size)} />
+            <Paper label={detailWords.labels[view]} draw={(size) => draw(plan, size)} />
           </div>
           <dl>
             <div>
-              <dt>{text.compare.verdict}</dt>
+              <dt>{compareWords.verdict}</dt>
               <dd><GradeMark grade={plan.judgement} word /></dd>
             </div>
             <div>
-              <dt>{text.compare.steps}</dt>
+              <dt>{compareWords.steps}</dt>
               <dd>
-                {text.compare.stepsOf(
+                {compareWords.stepsOf(
                   plan.build.steps.length,
                   plan.build.steps.filter((s) => s.holdPoint).length,
                 )}
               </dd>
             </div>
             <div>
-              <dt>{text.compare.work}</dt>
+              <dt>{compareWords.work}</dt>
               <dd>{minutes(sum(plan, 'work_min'))}</dd>
             </div>
             <div>
-              <dt>{text.compare.rest}</dt>
+              <dt>{compareWords.rest}</dt>
               <dd>{minutes(sum(plan, 'rest_min'))}</dd>
             </div>
             <div>
-              <dt>{text.compare.pieces}</dt>
+              <dt>{compareWords.pieces}</dt>
               <dd>{plan.cuts.reduce((n, cut) => n + cut.count, 0)}</dd>
             </div>
             <div>
-              <dt>{text.fasteners.title}</dt>
+              <dt>{fastenersWords.title}</dt>
               <dd>
-                {text.fasteners.screw(
+                {fastenersWords.screw(
                   plan.build.fastening.count,
                   formatLength(Math.ceil(plan.build.fastening.screw.length_mm), units),
                 )}
@@ -139,10 +140,10 @@
                 <li data-severity={finding.severity}>{findingText(finding, figuresIn(units)).title}</li>
               {/each}
             </ul>
-          {:else}<p class="quiet">{text.compare.noFindings}</p>{/if}
+          {:else}<p class="quiet">{compareWords.noFindings}</p>{/if}
           <HeatFigures {plan} />
           <details>
-            <summary>{text.compare.listPieces}</summary>
+            <summary>{compareWords.listPieces}</summary>
             <ul>
               {#each plan.cuts as cut, j (j)}
                 <li>
@@ -154,17 +155,17 @@
             </ul>
           </details>
           <details>
-            <summary>{text.compare.listSteps}</summary>
+            <summary>{compareWords.listSteps}</summary>
             <ol>
               {#each plan.build.steps as step (step.id)}<li>{stepText(step.id).title}</li>{/each}
             </ol>
           </details>
-        {:else}<p>{text.compare.notPlanned}</p>{/if}
+        {:else}<p>{compareWords.notPlanned}</p>{/if}
       </article>
     {/each}
   </div>
   {#if differences.length > 0}
-    <h3>{text.compare.differ}</h3>
+    <h3>{compareWords.differ}</h3>
     <table>
       <tbody>
         {#each differences as { axis, words } (axis)}
@@ -176,7 +177,7 @@
       </tbody>
     </table>
   {/if}
-  <p class="quiet">{text.compare.fitNote}</p>
+  <p class="quiet">{compareWords.fitNote}</p>
 </section>
 
 <style>

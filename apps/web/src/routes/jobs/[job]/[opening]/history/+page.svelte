@@ -1,9 +1,9 @@
 <script lang="ts">
-  import HistoryTable from '$lib/components/stage/HistoryTable.svelte';
-  import { editorInContext } from '$lib/state/editor-context.ts';
+  import HistoryTable from '$lib/features/history/HistoryTable.svelte';
+  import { editorInContext } from '$lib/job/editor-context.ts';
   import type { Version } from '$lib/contract/answers.ts';
-  import { loadVersions, openingHistory } from '$lib/state/history.ts';
-  import { text } from '$lib/texts/en.ts';
+  import { loadVersions, openingHistory } from '$lib/features/history/history.ts';
+  import { historyWords } from '$lib/features/history/words.ts';
 
   const editor = editorInContext();
   /** `null` where the server could not be asked. */
@@ -18,8 +18,8 @@
 </script>
 
 <section aria-labelledby="history-title">
-  <h2 id="history-title">{text.history.title}</h2>
-  <p>{text.history.lead} {versions === null ? text.history.choicesOffline : ''}</p>
+  <h2 id="history-title">{historyWords.title}</h2>
+  <p>{historyWords.lead} {versions === null ? historyWords.choicesOffline : ''}</p>
   <HistoryTable {lines} />
 </section>
 

@@ -1,7 +1,7 @@
 import { database } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { loadPart, openingOfPart } from '$lib/server/services/openings.ts';
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { formatLength, pieceText, piecesSvg, planOpening } from '@hulvek/core';
 import { error } from '@sveltejs/kit';
 
@@ -9,9 +9,9 @@ export const GET = async ({ params }) => {
   const db = database();
   const context = await loadContext(db, params.job);
   const part = await loadPart(db, params.job, params.opening);
-  if (!context || !part) error(404, text.errors.noOpening);
+  if (!context || !part) error(404, errorsWords.noOpening);
   const { build, opening } = planOpening(openingOfPart(part), context);
-  if (!build) error(409, text.errors.noPlan);
+  if (!build) error(409, errorsWords.noPlan);
   const length = (mm: number) => formatLength(mm, context.job.units);
   const svg = piecesSvg(
     build.pieces,

@@ -2,8 +2,8 @@ import { database } from '$lib/server/db/index.ts';
 import { planSides, solveSide } from '$lib/server/heat/tasks.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { loadPart, openingOfPart } from '$lib/server/services/openings.ts';
-import { proofSheet, type ProofSheetInput } from '$lib/server/services/proof-sheet.ts';
-import { text } from '$lib/texts/en.ts';
+import { proofSheet, type ProofSheetInput } from '$lib/features/prove/sheet.server.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { heatFindings, heatProof, planOpening, type JobContext, type Opening, type Plan } from '@hulvek/core';
 import { error } from '@sveltejs/kit';
 import { setImmediate as breathe } from 'node:timers/promises';
@@ -29,10 +29,10 @@ export const GET = async ({ params, locals }) => {
   const db = database();
   const context = await loadContext(db, params.job);
   const part = await loadPart(db, params.job, params.opening);
-  if (!context || !part) error(404, text.errors.noOpening);
+  if (!context || !part) error(404, errorsWords.noOpening);
   const opening = openingOfPart(part);
   const plan = planOpening(opening, context);
-  if (!plan.build) error(409, text.errors.noPlan);
+  if (!plan.build) error(409, errorsWords.noPlan);
   const heat = await heatOf(opening, context, plan);
   const pdf = await proofSheet({ plan, context, heat, person: locals.person?.name ?? '', at: new Date() });
   return new Response(new Uint8Array(pdf), {

@@ -1,14 +1,14 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { may } from '$lib/rights.ts';
+import { may } from '$lib/contract/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
 import { forDevice, loadPart, saveOpening } from '$lib/server/services/openings.ts';
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { contentHash, documentSchema, type OpeningDocument } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
-const body = z.strictObject({ version: z.int().positive(), document: documentSchema('opening') });
+const body = z.strictObject({ version: z.int().check(z.positive()), document: documentSchema('opening') });
 
 /** Everything kept about one opening. */
 export const GET = async ({ params }) => {
@@ -16,22 +16,22 @@ export const GET = async ({ params }) => {
   // Read first: the answer is at least as new as it says.
   const revision = await revisionOf(db, params.job);
   const part = await loadPart(db, params.job, params.opening);
-  if (!part) error(404, text.errors.noOpening);
+  if (!part) error(404, errorsWords.noOpening);
   return json({ revision, part: forDevice(part) }, { headers: { 'cache-control': 'no-store' } });
 };
 
 /** Saves what is chosen for an opening; 409 carries what somebody else stored meanwhile. */
 export const PUT = async ({ params, request, locals }) => {
   const { document, version } = await readBody(request, body);
-  if (document.id !== params.opening || !locals.person) error(400, text.errors.badRequest);
+  if (document.id !== params.opening || !locals.person) error(400, errorsWords.badRequest);
   const db = database();
   const stored = (await loadPart(db, params.job, document.id))?.document;
-  if (!stored) error(404, text.errors.noOpening);
-  if (!may(locals.role, 'plan') && !onlySurveyChanged(stored, document)) error(403, text.errors.notAllowed);
-  if (!departsInOwnName(stored, document, locals.person.name)) error(400, text.errors.otherName);
+  if (!stored) error(404, errorsWords.noOpening);
+  if (!may(locals.role, 'plan') && !onlySurveyChanged(stored, document)) error(403, errorsWords.notAllowed);
+  if (!departsInOwnName(stored, document, locals.person.name)) error(400, errorsWords.otherName);
   const result = await saveOpening(db, params.job, { document, from: version, person: locals.person.name });
   if (result.ok) return json({ version: result.version });
-  if (!result.theirs) error(404, text.errors.noOpening);
+  if (!result.theirs) error(404, errorsWords.noOpening);
   return json(result.theirs, { status: 409 });
 };
 

@@ -1,14 +1,14 @@
 import { database } from '$lib/server/db/index.ts';
 import { loadPhoto } from '$lib/server/services/records.ts';
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { error } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** A picture, served as nothing but a picture. */
 export const GET = async ({ params }) => {
   const id = z.uuid().safeParse(params.photo);
   const photo = id.success ? await loadPhoto(database(), params.job, id.data) : null;
-  if (!photo) error(404, text.errors.noPhoto);
+  if (!photo) error(404, errorsWords.noPhoto);
   return new Response(new Uint8Array(photo.bytes), {
     headers: {
       'content-type': photo.type,

@@ -2,13 +2,13 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { freezePlan, loadPart, openingOfPart } from '$lib/server/services/openings.ts';
-import { text } from '$lib/texts/en.ts';
+import { errorsWords } from '$lib/contract/words.ts';
 import { issueOf, planOpening } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** Newest frozen version the sender knew; 0 when there was none. */
-const body = z.strictObject({ after: z.int().nonnegative() });
+const body = z.strictObject({ after: z.int().check(z.nonnegative()) });
 
 /** Freezes the plan as it is stored now. */
 export const POST = async ({ params, request, locals }) => {
@@ -16,12 +16,12 @@ export const POST = async ({ params, request, locals }) => {
   const db = database();
   const context = await loadContext(db, params.job);
   const part = await loadPart(db, params.job, params.opening);
-  if (!context || !part || !locals.person) error(404, text.errors.noOpening);
+  if (!context || !part || !locals.person) error(404, errorsWords.noOpening);
   const plan = planOpening(openingOfPart(part), context);
   const of = { version: after + 1, person: locals.person.name, at: new Date().toISOString() };
   const issue = issueOf(plan, of);
-  if (!issue) error(409, text.errors.noPlan);
+  if (!issue) error(409, errorsWords.noPlan);
   const newest = part.issues.at(-1)?.version ?? 0;
-  if (newest !== after || !(await freezePlan(db, params.job, issue))) error(409, text.errors.frozenMeanwhile);
+  if (newest !== after || !(await freezePlan(db, params.job, issue))) error(409, errorsWords.frozenMeanwhile);
   return json({ version: issue.version }, { status: 201 });
 };

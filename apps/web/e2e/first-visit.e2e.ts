@@ -1,0 +1,41 @@
+/** What a first visit costs on a phone: script sent, gzipped, and how many files it is in. */
+import { gzipSync } from 'node:zlib';
+import { expect, signIn, test } from './support.ts';
+
+// The worker behind the pages fetches everything for days without a network; that is not part of a visit.
+test.use({ serviceWorkers: 'block', viewport: { width: 390, height: 844 } });
+
+/** kB, a little above what is reached. */
+const VISITS = [
+  { page: '/jobs/skarv-point/skarv-s-05/install', most_kB: 140, files: 40 },
+  { page: '/jobs/skarv-point/skarv-n-03/measure', most_kB: 225, files: 50 },
+  { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 245, files: 55 },
+  // With the worker that solves heat, and charts where one is drawn.
+  { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 320, files: 65 },
+  { page: '/jobs/skarv-point', most_kB: 205, files: 45 },
+] as const;
+
+for (const { page: path, most_kB, files } of VISITS)
+  test(`${path.replace(/^.*\//, '')}: at most ${most_kB} kB of script in ${files} files`, async ({
+    page,
+  }) => {
+    await signIn(page);
+    const sent: Promise<number>[] = [];
+    page.on('response', (response) => {
+      if (!/\.js$/.test(new URL(response.url()).pathname)) return;
+      sent.push(
+        response.body().then(
+          (body) => gzipSync(body).length,
+          () => 0,
+        ),
+      );
+    });
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    const sizes = await Promise.all(sent);
+    const kB = sizes.reduce((sum, size) => sum + size, 0) / 1000;
+    expect(kB).toBeGreaterThan(50);
+    expect(kB, `${sizes.length} files`).toBeLessThanOrEqual(most_kB);
+    expect(sizes.length).toBeLessThanOrEqual(files);
+  });

@@ -1,0 +1,47 @@
+/** The verdict of an opening, heat included, as the worker keeps it and every page shows it. */
+import {
+  contentHash,
+  judgedProofs,
+  missingData,
+  verdicts,
+  type JobContext,
+  type JudgedProof,
+  type Judgement,
+  type Opening,
+} from '@hulvek/core';
+import * as z from 'zod/mini';
+
+const checked = z.enum(['holds', 'watch', 'fails']);
+const grade = z.object({
+  grade: z.enum(verdicts),
+  checked,
+  missing: z.readonly(z.array(z.enum(missingData))),
+});
+
+const judgementSchema: z.ZodMiniType<Judgement> = z.extend(grade, {
+  proofs: z.object(
+    Object.fromEntries(judgedProofs.map((proof) => [proof, grade])) as Record<JudgedProof, typeof grade>,
+  ),
+  working: z.boolean(),
+});
+
+export const judgedSchema = z.object({
+  /** Of the opening in its job when it was judged; another one now means that the verdict is of something else. */
+  mark: z.string(),
+  judgement: judgementSchema,
+});
+export type Judged = Readonly<z.infer<typeof judgedSchema>>;
+
+/** Returns fingerprints of openings in a job: they differ as soon as anything differs that a verdict could hang on. */
+export function judgeMark({
+  job,
+  walls,
+  units,
+  methods,
+  materials,
+}: JobContext): (opening: Opening) => string {
+  // What things are called and cost, in which units they are shown, and which openings line up, say nothing of a wall.
+  const { name: _, note: _note, units: _units, prices: _prices, lines: _lines, ...site } = job;
+  const shared = contentHash([site, walls, units, methods, materials ?? []]);
+  return (opening) => `${contentHash(opening)}-${shared}`;
+}

@@ -1,0 +1,41 @@
+/** Words of the server: why something was not done. */
+import type { Refused } from './refused.ts';
+
+export const errorsWords = {
+  otherOrigin: 'This request came from another site and was not carried out.',
+  signedOut: 'You are signed out. Sign in again; what you entered is kept on this device.',
+  notAllowed: 'Your role in this job does not allow this. Ask the owner of the job.',
+  notFound: 'There is nothing at this address.',
+  unexpected: 'Something went wrong on the server. What you entered is kept on this device; try again.',
+  noJob: 'There is no such job.',
+  noOpening: 'There is no such opening in this job.',
+  noPlan: 'This opening cannot be planned yet. Add what the Measure stage names as missing.',
+  tooLarge: 'This is more than the server takes at once. Send less.',
+  noPhoto: 'There is no such picture in this job.',
+  badRequest: 'The server could not read this request.',
+  otherName: 'A departure from a rule can only be accepted in one’s own name.',
+  frozenMeanwhile: 'Somebody froze this plan meanwhile. Reload the page.',
+  title: 'That did not work',
+  id: 'Number for whoever looks after the server:',
+  back: 'To the jobs',
+};
+
+export const refusalsWords: Record<Refused, string> = {
+  'unknown-step': 'This step is not in the frozen plan. Reload the page.',
+  blocked: 'Something before this step is still open. It is named on the card.',
+  'not-ticked': 'Tick the step first; then somebody can look at it.',
+  'no-hold-point': 'Nobody has to look at this step.',
+  'nothing-to-undo': 'That entry was taken back already.',
+  'later-step-done': 'A later step rests on this one. Take the later one back first.',
+  'reason-needed': 'Say why the waiting time is cut short.',
+  'text-needed': 'The note is empty.',
+  'built-needed': 'Say which piece of this step, and what is otherwise.',
+  'no-rest': 'No waiting time is running here.',
+  'not-started': 'Freeze the plan first; entries refer to it.',
+  'not-the-looker':
+    'Somebody else must look at this one: in this job not whoever did the work, or only an inspector.',
+  'no-opening': 'There is no such opening in this job any more.',
+  'not-allowed': 'Your role in this job does not allow this. Ask the owner of the job.',
+  'other-job': 'An entry with this number stands in another job. Enter it again.',
+  'not-a-picture': 'This is not a whole JPEG, PNG or WebP picture of at most 4 MiB. Take it again.',
+};

@@ -1,0 +1,33 @@
+/** Words of the board of façades. */
+
+export const boardWords = {
+  facade: (name: string) => `Façade ${name}`,
+  noName: 'without a façade',
+  drawing: (name: string) => `Façade ${name} from outside, to scale`,
+  at: (u: string, v: string) => `${u} from the left, ${v} above zero`,
+  verdict: 'Verdict',
+  all: 'all',
+  selectShown: (n: number) => `Select the ${n} shown`,
+  selectNone: 'Select none',
+  selected: (n: number) => `${n} openings`,
+  panel: 'What is selected',
+  nothing: 'Select an opening to see or change where it lies. Shift or Ctrl adds to the selection.',
+  openIt: 'Open it',
+  fromLeft: 'From the left end',
+  fromLeftHint: 'Left edge of the rough opening, seen from outside',
+  aboveZero: 'Above the zero line',
+  aboveZeroHint: 'Rough sill at its left end against the façade’s zero line',
+  apply: (n: number) => (n === 1 ? 'Choices' : `Choose for all ${n}`),
+  lineUp: 'Line up their',
+  lineName: (kind: string, marks: string) => `${kind}: ${marks}`,
+  unchanged: 'as they are',
+  none: 'none',
+  collisions: 'Too near',
+  near: (mark: string) => `Too near to ${mark}`,
+  overlap: 'They lie over each other. Correct a place.',
+  meet: (free: string, needs: string) =>
+    `${free} of wall between them, their strips need ${needs}. Run one strip through over both, and draw that joint before cutting.`,
+  nowhere: (marks: string) => `Without a place on a façade: ${marks}.`,
+  layOut: 'Put them at the end of their façade',
+  hint: 'Drag, or use the arrow keys: 10 mm a step, with Shift 100 mm. Space adds to the selection, Ctrl+A takes all shown, Ctrl+Z takes a change back.',
+};

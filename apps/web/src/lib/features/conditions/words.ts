@@ -1,0 +1,92 @@
+/** Words of the page on which a job says what it is judged in: months, joints, hands, prices. */
+import { monthTexts, type EpwWeather, type MonthSource } from '@hulvek/core';
+
+export const conditionText = {
+  lead: 'What the proofs of this job are judged in. Everything here has a usual figure until somebody enters one.',
+  save: 'Keep it',
+  saved: 'Kept.',
+  readOnly: 'Only owner and lead can change this.',
+  clear: 'Take it out',
+  months: {
+    title: 'The weather, month by month',
+    lead: 'Mean temperature, and the humidity that belongs to the month’s mean vapour. Rows can be pasted from a spreadsheet.',
+    month: 'Month',
+    outside: 'Temperature, °C',
+    humidity: 'Humidity, %',
+    name: (i: number): string => monthTexts[i] ?? '',
+    note: 'Where they come from',
+    wrong: (month: string): string =>
+      `${month}: a temperature from −60 to 50 °C and a humidity from 1 to 100 % are needed.`,
+    none: 'No months yet: the wall’s moisture is not checkable.',
+    source: (source: MonthSource): string =>
+      ({ hand: 'entered by hand', generator: 'generated', epw: 'from a weather file' })[source],
+    generate: 'Generate',
+    generateLead: 'Invented months for trying things out; the same for the same seed.',
+    year: 'Mean of the year, °C',
+    coldest: 'Coldest month, °C',
+    seed: 'Seed',
+    coast: 'At the sea',
+    generated: (seed: number, year: number, coldest: number): string =>
+      `Invented: seed ${seed}, ${year} °C over the year, ${coldest} °C in January`,
+    generateWrong: 'Seed, mean of the year and coldest month must be figures, the coldest below the mean.',
+    file: 'Read a weather file (EPW)',
+    fileLead: 'Hourly weather. The file stays on this device; only its twelve means are kept.',
+    tooLarge: 'More than 20 MB: a year of hours has about 1.5.',
+    read: ({ place, hours, missing }: EpwWeather): string =>
+      `${place || 'Weather file'}: ${hours} hours${missing.temperature + missing.humidity > 0 ? `, ${missing.temperature} without temperature and ${missing.humidity} without humidity left out` : ''}`,
+    partly: (known: number): string =>
+      `The file knows ${known} of 12 months. The others stay as they are: enter them, or take a file of a whole year.`,
+    check: 'Look at the months and keep them.',
+  },
+  joints: {
+    title: 'Joints over the year',
+    lead: 'As the frame feels it: a dark frame in the sun is far warmer than the air.',
+    installed_C: 'Sealed at, °C',
+    coldest_C: 'Coldest, °C',
+    hottest_C: 'Hottest, °C',
+    movement: 'Sealant follows',
+    usual: 'usual (±25 %)',
+    wrong: 'Figures are needed: sealed −30 to 50, coldest −60 to 30, hottest 0 to 100 °C.',
+  },
+  handling: {
+    title: 'Hands and wind',
+    person_kg: 'One person carries, kg',
+    gust_ms: 'No unit is carried above gusts of, m/s',
+    wrong: 'Figures are needed: 5 to 40 kg, 1 to 30 m/s.',
+  },
+  prices: {
+    title: 'Prices',
+    lead: 'In whatever money the job counts in. Empty fields take the usual, invented figure beside them.',
+    item: 'Item',
+    per: 'per',
+    own: 'This job',
+    usual: 'Usual',
+    wrong: (item: string): string => `${item}: a price from 0 to 100 000 is needed, or nothing.`,
+  },
+} as const;
+
+export const siteWords = {
+  title: 'Site',
+  changed: 'Somebody else changed this meanwhile. It is shown now; do it again.',
+  altitude: 'Altitude of the site, m above sea',
+  gust: 'Gust of the site, m/s (3 s, 10 m, open country)',
+  terrain: 'Ground the wind comes over',
+  terrains: { 'built-up': 'town, trees', open: 'open country', coast: 'flat coast, open water' },
+  share: 'Share of the wind behind the cladding, %',
+  climate: 'Room and weather that joints are judged in',
+  climateLead:
+    'Left empty, the usual stands in: 20 °C and 50 % inside, −5 °C outside. What the local code says goes first.',
+  inside_C: 'Room, °C',
+  humidity_percent: 'Humidity of the room, %',
+  outside_C: 'Weather, °C',
+  fRsiLeast: 'f of surfaces at least (empty: 80 % humidity)',
+  psiMost: 'Ψ of joints at most, W/(m K)',
+  climateWhole: 'Give all three: room, humidity and weather, the room warmer than the weather.',
+  facade: 'Façade',
+  uMost: 'U-factor at most',
+  shgcLeast: 'Solar gain at least',
+  shgcMost: 'Solar gain at most',
+  save: 'Keep',
+  wrong: 'Write numbers, like 1.4 or 0.45.',
+  lead: 'What the glazing of each façade must do; labels of delivered units are held against it.',
+};

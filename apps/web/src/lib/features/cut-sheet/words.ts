@@ -1,0 +1,12 @@
+/** Words of a day’s cut sheet. */
+
+export const cutSheetWords = {
+  lead: 'Everything to cut on the ground before going up, for the openings of a day. Equal pieces stand together.',
+  openings: 'Openings of the day',
+  print: 'Print',
+  svg: 'Pieces as SVG, 1:1',
+  dxf: 'Pieces as DXF, 1:1',
+  empty: 'Choose openings to see their pieces.',
+  day: (marks: string) => `For ${marks}.`,
+  folds: (at: string) => `folds at ${at}`,
+};

@@ -1,0 +1,57 @@
+<script module lang="ts">
+  import type { CutRow, LengthUnit } from '@hulvek/core';
+
+  export interface CutTableProps {
+    cuts: readonly CutRow[];
+    units: LengthUnit;
+  }
+</script>
+
+<script lang="ts">
+  import { detailWords } from './words.ts';
+  import { formatLength, materialTexts, pieceText } from '@hulvek/core';
+
+  let { cuts, units }: CutTableProps = $props();
+  const length = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const note = $derived((cut: CutRow): string =>
+    [
+      materialTexts[cut.material],
+      cut.stretch > 1 ? detailWords.stretched(cut.stretch.toFixed(1)) : '',
+      cut.count > 1 ? detailWords.count(cut.count) : '',
+      cut.slits > 0 ? detailWords.slits(cut.slits) : '',
+      cut.pleats > 0 ? detailWords.pleats(cut.pleats) : '',
+      cut.volume_ml === null ? '' : detailWords.volume(Math.ceil(cut.volume_ml)),
+      cut.thickness_mm === null ? '' : detailWords.thick(formatLength(cut.thickness_mm, units)),
+    ]
+      .filter(Boolean)
+      .join(', '),
+  );
+</script>
+
+<table class="parts-table">
+  <thead>
+    <tr>
+      <th scope="col">{detailWords.piece}</th>
+      <th scope="col" class="right">{detailWords.length}, {units}</th>
+      <th scope="col" class="right">{detailWords.width}, {units}</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each cuts as cut, i (i)}
+      <tr data-piece={cut.piece}>
+        <th scope="row">{pieceText(cut.piece)}<span>{note(cut)}</span></th>
+        <td class="figure right">{length(cut.length_mm)}</td>
+        <td class="figure right">{length(cut.width_mm)}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  tbody th {
+    font-weight: 500;
+  }
+  .right {
+    white-space: nowrap;
+  }
+</style>

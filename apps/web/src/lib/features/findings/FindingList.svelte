@@ -1,0 +1,139 @@
+<script module lang="ts">
+  import type { Checked, Finding, Fix, LengthUnit, Verdict } from '@hulvek/core';
+
+  export interface FindingListProps {
+    findings: readonly Finding[];
+    verdict: Verdict;
+    /** Beside "not checkable": the grade of what could be checked. */
+    checked?: Checked | undefined;
+    units: LengthUnit;
+    /** One or two words beside the verdict, such as "fits". */
+    title: string | null;
+    summary: string;
+    /** What has to be known before it can be said for certain; empty where nothing is missing. */
+    missing?: string;
+    /** Left out where the verdict stands above already. */
+    headed?: boolean;
+    /** Applies a fix; `null` where fixes are not offered. */
+    onfix: ((fix: Fix) => void) | null;
+    /** Departs from a rule with a reason; left out where that is not offered. */
+    onaccept?: ((finding: Finding, reason: string) => void) | null;
+  }
+</script>
+
+<script lang="ts">
+  import AcceptRule from './AcceptRule.svelte';
+  import Button from '$lib/ui/Button.svelte';
+  import GradeMark from '$lib/ui/GradeMark.svelte';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
+  import { fixWords } from './words.ts';
+  import {
+    axisTexts,
+    choiceText,
+    figuresIn,
+    findingText,
+    formatLength,
+    parameters,
+    parameterTexts,
+    type AxisId,
+    type ParameterId,
+  } from '@hulvek/core';
+
+  let {
+    findings,
+    verdict,
+    checked,
+    units,
+    title,
+    summary,
+    missing = '',
+    headed = true,
+    onfix,
+    onaccept = null,
+  }: FindingListProps = $props();
+  const figures = $derived(figuresIn(units));
+  const markOf: Record<Finding['severity'], Verdict> = {
+    fails: 'fails',
+    watch: 'watch',
+    'not-checkable': 'not-checkable',
+    note: 'holds',
+  };
+  const said = (fix: Fix): string =>
+    [
+      ...Object.entries(fix.set).map(([id, value]) => {
+        const figure =
+          parameters[id as ParameterId].kind === 'angle' ? `${value}°` : formatLength(value, units);
+        return `${parameterTexts[id as ParameterId]}: ${figure}`;
+      }),
+      ...Object.entries(fix.choose ?? {}).map(
+        ([axis, choice]) => `${axisTexts[axis as AxisId]}: ${choiceText(axis as AxisId, choice).name}`,
+      ),
+    ].join(', ');
+</script>
+
+{#if headed}
+  <h2 class="verdict">
+    <GradeMark grade={{ grade: verdict, checked: checked ?? 'holds' }} word alone={checked === undefined} />
+    {#if title}<span class="title">{title}</span>{/if}
+  </h2>
+  {#if missing !== ''}<p class="missing">{missing}</p>{/if}
+{/if}
+{#if summary}<p class="summary">{summary}</p>{/if}
+<ul>
+  {#each findings as finding, i (i)}
+    {@const words = findingText(finding, figures)}
+    <li data-severity={finding.severity}>
+      <h3><VerdictMark verdict={markOf[finding.severity]} /> {words.title}</h3>
+      <p>{words.text}</p>
+      {#if onfix}
+        {#each finding.fixes as fix, j (j)}
+          <Button onclick={() => onfix(fix)}>{said(fix)}</Button>
+          <span class="kind">{fix.kind === 'safe' ? fixWords.safe : fixWords.design}</span>
+        {/each}
+      {/if}
+      {#if onaccept && finding.code === 'rule-broken' && !finding.facts.accepted && finding.severity !== 'note'}
+        <AcceptRule onaccept={(reason) => onaccept(finding, reason)} />
+      {/if}
+    </li>
+  {/each}
+</ul>
+
+<style>
+  .missing {
+    color: var(--ink-soft);
+  }
+  .verdict {
+    display: flex;
+    align-items: baseline;
+    gap: var(--gap-3);
+    font-size: 1.15rem;
+    font-weight: 400;
+  }
+  .title,
+  .summary,
+  .kind {
+    color: var(--ink-soft);
+  }
+  .kind {
+    font-size: 0.85rem;
+  }
+  li {
+    display: grid;
+    gap: var(--gap-1);
+    justify-items: start;
+    padding: var(--gap-2) 0 var(--gap-3) var(--gap-3);
+    margin-top: var(--gap-3);
+    border-left: 4px solid var(--line);
+  }
+  li[data-severity='fails'] {
+    border-left-color: var(--bad);
+  }
+  li[data-severity='watch'] {
+    border-left-color: var(--watch);
+  }
+  h3 {
+    display: flex;
+    align-items: baseline;
+    gap: 6px;
+  }
+</style>

@@ -1,0 +1,99 @@
+<script module lang="ts">
+  import type { Entry, LengthUnit } from '@hulvek/core';
+
+  export type Built = NonNullable<Entry['built']>;
+
+  export interface BuiltFormProps {
+    /** Pieces it may be about. */
+    pieces: readonly string[];
+    onbuilt: (built: Built) => void;
+    units: LengthUnit;
+    /** Words on the button. */
+    save?: string;
+    oncancel: () => void;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/ui/Button.svelte';
+  import { builtWords, installWords } from './words.ts';
+  import { parseLength, pieceEdges, pieceText, type PieceEdge } from '@hulvek/core';
+
+  let { pieces, units, onbuilt, save = builtWords.save, oncancel }: BuiltFormProps = $props();
+  const KINDS = ['bond-lost', 'left-out', 'short', 'raised'] as const;
+  const id = $props.id();
+  let piece = $derived(pieces[0] ?? '');
+  let kind = $state<Built['kind']>('bond-lost');
+  let edge = $state<PieceEdge>('top');
+  let typed = $state('');
+  let problem = $state('');
+
+  function submit(event: SubmitEvent) {
+    event.preventDefault();
+    if (kind === 'bond-lost' || kind === 'left-out') return onbuilt({ kind, piece });
+    const parsed = parseLength(typed, units);
+    const mm = parsed.ok ? parsed.value.mm : NaN;
+    const sound = Number.isFinite(mm) && (kind === 'short' ? mm > 0 : mm !== 0) && Math.abs(mm) <= 2000;
+    problem = sound ? '' : builtWords.wrong;
+    if (!sound) return;
+    onbuilt(kind === 'short' ? { kind, piece, edge, mm } : { kind, piece, mm });
+  }
+</script>
+
+<form onsubmit={submit}>
+  <label for="{id}-piece">{builtWords.piece}</label>
+  <select id="{id}-piece" bind:value={piece}>
+    {#each pieces as name (name)}<option value={name}>{pieceText(name)}</option>{/each}
+  </select>
+  <label for="{id}-kind">{builtWords.what}</label>
+  <select id="{id}-kind" bind:value={kind}>
+    {#each KINDS as name (name)}<option value={name}>{builtWords.kinds[name]}</option>{/each}
+  </select>
+  {#if kind === 'short'}
+    <label for="{id}-edge">{builtWords.edge}</label>
+    <select id="{id}-edge" bind:value={edge}>
+      {#each pieceEdges as name (name)}<option value={name}>{builtWords.edges[name]}</option>{/each}
+    </select>
+  {/if}
+  {#if kind === 'short' || kind === 'raised'}
+    <label for="{id}-mm">{builtWords.by[kind]}</label>
+    <input
+      id="{id}-mm"
+      class="figure"
+      inputmode={units === 'mm' ? 'decimal' : 'text'}
+      autocomplete="off"
+      bind:value={typed}
+      aria-invalid={problem !== ''}
+      aria-describedby="{id}-say"
+    />
+    <p id="{id}-say" class="problem" aria-live="polite">{problem}</p>
+  {/if}
+  <div class="row">
+    <Button type="submit" large>{save}</Button>
+    <Button kind="quiet" large onclick={oncancel}>{installWords.cancel}</Button>
+  </div>
+</form>
+
+<style>
+  form {
+    display: grid;
+    grid-template-columns: minmax(5.5rem, 1fr) minmax(0, 2fr);
+    align-items: center;
+    gap: var(--gap-2) var(--gap-3);
+    padding: var(--gap-3) 0;
+  }
+  select,
+  input {
+    width: 100%;
+    min-height: var(--touch);
+  }
+  .row,
+  .problem {
+    grid-column: 1 / -1;
+    display: flex;
+    gap: var(--gap-2);
+  }
+  .problem:empty {
+    display: none;
+  }
+</style>

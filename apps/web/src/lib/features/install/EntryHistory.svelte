@@ -1,0 +1,60 @@
+<script module lang="ts">
+  import type { FieldLog } from './field.svelte.ts';
+
+  export interface EntryHistoryProps {
+    log: FieldLog;
+    title: (step: string) => string;
+  }
+</script>
+
+<script lang="ts">
+  import { offlineWords } from '$lib/device/words.ts';
+  import { entryKindsWords, installWords } from './words.ts';
+  import { dateTime } from '$lib/ui/time.ts';
+  import { changeText } from '$lib/features/prove/water/words.ts';
+  import { formatLength, type Entry } from '@hulvek/core';
+
+  let { log, title }: EntryHistoryProps = $props();
+  const length = (mm: number) => formatLength(mm, log.store.context.job.units);
+  const what = (kind: Entry['kind']) => (kind === 'undo' ? '' : entryKindsWords[kind]);
+</script>
+
+<section>
+  <h2>{installWords.history}</h2>
+  {#if log.history.length === 0}<p>{installWords.noHistory}</p>{/if}
+  <ul>
+    {#each log.history.toReversed() as { entry, undone, waiting } (entry.id)}
+      <li data-undone={undone}>
+        <span class="figure">{dateTime(entry.at)}</span>
+        <span>{entry.person}</span>
+        <span
+          >{title(entry.step)}: {what(entry.kind)}{#if undone}, {installWords.undone}{/if}{#if waiting}, {offlineWords.waits}{/if}</span
+        >
+        {#if entry.built}<span>{changeText(entry.built, length)}</span>{/if}
+        {#if entry.note}<q>{entry.note}</q>{/if}
+      </li>
+    {/each}
+  </ul>
+</section>
+
+<style>
+  section {
+    width: 100%;
+    margin-top: var(--gap-4);
+  }
+  li {
+    display: flex;
+    flex-flow: row wrap;
+    gap: 2px var(--gap-3);
+    padding: 6px 0;
+    border-bottom: 1px solid var(--sand-deep);
+    font-size: 0.95rem;
+  }
+  li[data-undone='true'] {
+    color: var(--ink-soft);
+    text-decoration: line-through;
+  }
+  q {
+    width: 100%;
+  }
+</style>

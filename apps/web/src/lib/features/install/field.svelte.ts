@@ -1,0 +1,169 @@
+/** The work on one opening: what the frozen plan allows now, and what was entered, sent or not. */
+import { freshId } from '$lib/device/ids.ts';
+import { scaledPicture } from '$lib/device/picture.ts';
+import type { OutboxItem } from '$lib/device/database.ts';
+import { may, mayLook, ENTRY_ACTION } from '$lib/contract/rights.ts';
+import { refusalsWords } from '$lib/contract/words.ts';
+import { installWords } from './words.ts';
+import {
+  contentHash,
+  progress,
+  refusal,
+  standing,
+  type Entry,
+  type Issue,
+  type Opening,
+  type Plan,
+  type StepProgress,
+} from '@hulvek/core';
+import type { JobStore } from '$lib/job/job.svelte.ts';
+import { sentence } from '$lib/device/outbox.svelte.ts';
+
+type NewEntry = Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built'>;
+
+export class FieldLog {
+  readonly store: JobStore;
+  readonly opening: Opening['id'];
+  #clock = $state(Date.now());
+  sending = $state(false);
+  problem = $state('');
+
+  constructor(store: JobStore, opening: Opening['id']) {
+    this.store = store;
+    this.opening = opening;
+  }
+
+  view = $derived.by(() => this.store.view(this.opening));
+  issues = $derived.by((): readonly Issue[] => this.view?.issues ?? []);
+  issue = $derived.by((): Issue | null => this.issues.at(-1) ?? null);
+  entries = $derived.by((): readonly Entry[] => this.view?.entries ?? []);
+  /** Now, and never before an entry that is there: the server's clock may run ahead of this one. */
+  now = $derived.by((): string => {
+    const latest = this.entries.reduce((last, entry) => Math.max(last, Date.parse(entry.at)), 0);
+    return new Date(Math.max(this.#clock, latest)).toISOString();
+  });
+  /** Ids of entries that wait on this device. Those on their way are left out: the mark would only flicker. */
+  waiting = $derived.by(() => {
+    const { line } = this.store.outbox;
+    const onTheirWay = line === 'idle' || line === 'sending';
+    return new Set(onTheirWay ? [] : this.store.waiting.map((item) => item.id));
+  });
+  /** The wall that was cut, as it was frozen. */
+  frozen = $derived.by(() => this.issue && this.store.frozenOf(this.issue));
+  steps = $derived.by(() => this.frozen?.build.steps ?? []);
+  progress = $derived.by((): readonly StepProgress[] =>
+    progress(this.steps, this.issues, this.entries, this.now),
+  );
+
+  /** Oldest first, with those taken back marked. */
+  history = $derived.by(() => {
+    const valid = new Set(standing(this.entries).map((entry) => entry.id));
+    return [...this.entries]
+      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+      .filter((entry) => entry.kind !== 'undo')
+      .map((entry) => ({ entry, undone: !valid.has(entry.id), waiting: this.waiting.has(entry.id) }));
+  });
+
+  may(kind: Exclude<Entry['kind'], 'undo'>): boolean {
+    return may(this.store.pack.role, ENTRY_ACTION[kind]);
+  }
+
+  /** Whether this person may be the one who looks at a step, by the rule of the job. */
+  mayLookAt(state: StepProgress): boolean {
+    const { role, lookRule, me } = this.store.pack;
+    return this.may('look') && mayLook(lookRule, role, me.name, state.tick?.person ?? null);
+  }
+
+  /** Whether anything that the frozen plan was made from is different today. */
+  isChanged = $derived.by((): boolean => {
+    const { issue, view } = this;
+    if (!issue || !view) return false;
+    const { opening } = view;
+    const { walls, units, methods } = this.store.context;
+    const today = {
+      opening,
+      wall: walls.find(({ id }) => id === opening.wall),
+      unit: units.find(({ id }) => id === opening.unit),
+      method: methods.find(({ id }) => id === opening.method),
+    };
+    const { opening: then, wall, unit, method } = issue;
+    return contentHash(today) !== contentHash({ opening: then, wall, unit, method });
+  });
+
+  /** Steps whose content differs between the frozen plan and the plan of today. */
+  changedSteps(current: Plan): number {
+    const { issue } = this;
+    if (!issue) return 0;
+    const frozen = new Map(issue.steps.map((step) => [step.id, step.hash]));
+    const today = current.build?.steps ?? [];
+    const changed = today.filter((step) => frozen.get(step.id) !== step.hash).length;
+    const gone = issue.steps.filter((step) => !today.some((t) => t.id === step.id)).length;
+    return changed + gone;
+  }
+
+  /** Writes an entry down on this device; it is sent when there is a network. */
+  add(entry: NewEntry): boolean {
+    const item = this.#item(entry);
+    if (!item) return false;
+    this.store.outbox.add({ ...item, type: 'entry' });
+    this.tickClock();
+    return true;
+  }
+
+  async addPicture(step: string, file: Blob, note: string): Promise<boolean> {
+    const picture = await scaledPicture(file);
+    if (!picture) {
+      this.problem = refusalsWords['not-a-picture'];
+      return false;
+    }
+    const item = this.#item({ kind: 'photo', step, undoes: null, note });
+    if (!item) return false;
+    this.store.outbox.add({ ...item, type: 'photo', picture });
+    this.tickClock();
+    return true;
+  }
+
+  /** The picture of an entry while it is only on this device. */
+  keptPicture(id: string): Blob | null {
+    const item = this.store.waiting.find((i) => i.id === id);
+    return item?.type === 'photo' ? item.picture : null;
+  }
+
+  /** Freezes the plan as stored on the server. */
+  async freeze(): Promise<void> {
+    this.sending = true;
+    this.problem = '';
+    try {
+      const response = await fetch(`/api/jobs/${this.store.id}/openings/${this.opening}/issues`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ after: this.issue?.version ?? 0 }),
+      });
+      if (!response.ok) this.problem = await sentence(response);
+      await this.store.refresh(this.opening);
+    } catch {
+      this.problem = installWords.freezeNeedsNetwork;
+    } finally {
+      this.sending = false;
+    }
+  }
+
+  tickClock(): void {
+    this.#clock = Date.now();
+  }
+
+  #item(entry: NewEntry): Omit<Extract<OutboxItem, { type: 'entry' }>, 'type'> | null {
+    const { issue } = this;
+    if (!issue) return null;
+    this.problem = '';
+    const because = refusal(entry, this.progress, this.steps);
+    if (because) {
+      this.problem = refusalsWords[because];
+      return null;
+    }
+    const id = freshId();
+    const at = new Date().toISOString();
+    const record = { id, opening: this.opening, issue: issue.version, ...entry, at, photo: null };
+    return { id, job: this.store.id, opening: this.opening, by: this.store.pack.me, refusal: '', record };
+  }
+}

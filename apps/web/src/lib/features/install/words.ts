@@ -1,0 +1,85 @@
+/** Words of the stage in which work is recorded. */
+import type { Entry, StepStatus } from '@hulvek/core';
+
+export const builtWords = {
+  add: 'Built otherwise',
+  piece: 'Which piece',
+  what: 'What is otherwise',
+  kinds: {
+    'bond-lost': 'it does not stick',
+    'left-out': 'it was left out',
+    short: 'it ends short',
+    raised: 'it sits higher or lower',
+  },
+  edge: 'At which edge',
+  edges: { top: 'top', bottom: 'bottom', left: 'left', right: 'right' },
+  by: { short: 'Short by', raised: 'Higher by (− for lower)' },
+  save: 'Note it',
+  wrong: 'Write a length, like 18 or 3/4.',
+};
+
+export const installWords = {
+  title: 'Install',
+  notStarted: 'Work on this opening has not begun.',
+  freeze: 'Freeze the plan and start',
+  freezeNote: 'Entries refer to the frozen plan. It can be frozen anew when the survey or a choice changes.',
+  frozen: (version: number, person: string, at: string) => `Plan ${version}, frozen by ${person}, ${at}`,
+  changed: (n: number) =>
+    n === 0
+      ? 'Survey or choices changed since; no step is different.'
+      : `Survey or choices changed since: ${n === 1 ? '1 step is' : `${n} steps are`} different.`,
+  freezeAgain: 'Freeze the changed plan',
+  failing: 'This opening fails a check. Read Measure before work begins.',
+  tick: 'Done',
+  confirmTick: 'Confirm for the new plan',
+  look: 'I have looked',
+  lookTitle: 'Stop. Somebody must look before this is covered.',
+  lookText: 'What to look at:',
+  undo: 'Take back',
+  note: 'Note',
+  addNote: 'Add a note',
+  saveNote: 'Keep the note',
+  override: 'Go on before the time is up',
+  overrideReason: 'Reason',
+  cancel: 'Cancel',
+  why: 'Why',
+  needs: 'Needs',
+  cut: 'Pieces',
+  caution: 'Caution',
+  waitsFor: (step: string) => `Waits for: ${step}`,
+  waitsLook: (step: string) => `Stop: somebody must look at “${step}” first`,
+  waitsConfirm: (step: string) => `“${step}” changed with the plan: confirm it first`,
+  waitsRest: (step: string, until: string) => `“${step}” rests until ${until}`,
+  doneOf: (done: number, all: number) => `${done} of ${all} steps done`,
+  drawing: 'The opening seen from outside, with the step that is next',
+  shows: (step: string) => `Drawn with the next step done: ${step}`,
+  before: (n: number) => (n === 1 ? 'Show the step before' : `Show the ${n} steps before`),
+  history: 'Entries',
+  noHistory: 'No entries yet.',
+  undone: 'taken back',
+  sending: 'Sending …',
+  freezeNeedsNetwork:
+    'The plan is frozen on the server, from what is stored there. Wait until everything here is sent, then try again.',
+  addPicture: 'Add a picture',
+  pictures: 'Pictures',
+  pictureOf: (person: string, when: string) => `Picture by ${person}, ${when}`,
+  pictureElsewhere: 'A picture belongs here; it is not on this server.',
+  finished: 'All steps are done and looked at.',
+};
+
+export const statusWords: Record<StepStatus, string> = {
+  blocked: 'waits',
+  open: 'can be done',
+  done: 'done',
+  'waiting-look': 'stop: look',
+  confirm: 'confirm again',
+};
+
+export const entryKindsWords: Record<Exclude<Entry['kind'], 'undo'>, string> = {
+  tick: 'done',
+  look: 'looked at',
+  override: 'waiting cut short',
+  note: 'note',
+  photo: 'picture',
+  built: 'built otherwise',
+};

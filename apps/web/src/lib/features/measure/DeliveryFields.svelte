@@ -1,0 +1,78 @@
+<script module lang="ts">
+  import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
+
+  export interface DeliveryFieldsProps {
+    editor: OpeningEditor;
+  }
+</script>
+
+<script lang="ts">
+  import { measureWords } from './words.ts';
+  import type { Opening } from '@hulvek/core';
+
+  let { editor }: DeliveryFieldsProps = $props();
+  const label = $derived(editor.opening.label ?? {});
+  let problem = $state<'uFactor' | 'shgc' | null>(null);
+  const MOST = { uFactor: 8, shgc: 1 } as const;
+
+  function read(what: 'uFactor' | 'shgc', typed: string) {
+    const figure = Number(typed.trim().replace(',', '.'));
+    const sound = typed.trim() === '' || (figure > 0 && figure <= MOST[what]);
+    problem = sound ? null : what;
+    if (!sound) return;
+    editor.change((opening): Opening => {
+      const { [what]: _before, ...rest } = opening.label ?? {};
+      return { ...opening, label: typed.trim() === '' ? rest : { ...rest, [what]: figure } };
+    });
+  }
+
+  function note(damage: string) {
+    editor.change((opening): Opening => {
+      const { damage: _before, ...rest } = opening;
+      return damage.trim() === '' ? rest : { ...rest, damage };
+    });
+  }
+</script>
+
+<div class="fields">
+  {#each ['uFactor', 'shgc'] as const as what (what)}
+    <label>
+      {measureWords.label[what]}
+      <input
+        class="figure"
+        autocomplete="off"
+        aria-invalid={problem === what}
+        value={label[what] ?? ''}
+        onchange={(event) => read(what, event.currentTarget.value)}
+      />
+    </label>
+  {/each}
+  {#if problem}<p class="problem" role="alert">{measureWords.labelWrong}</p>{/if}
+  <label class="wide">
+    {measureWords.damage}
+    <textarea
+      rows="2"
+      maxlength="2000"
+      value={editor.opening.damage ?? ''}
+      disabled={!editor.mayPlan}
+      onchange={(event) => note(event.currentTarget.value)}></textarea>
+  </label>
+</div>
+
+<style>
+  .fields {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: var(--gap-2) var(--gap-3);
+    padding-bottom: var(--gap-3);
+  }
+  label {
+    display: grid;
+    gap: 2px;
+    font-weight: 500;
+  }
+  .wide,
+  .problem {
+    grid-column: 1 / -1;
+  }
+</style>

@@ -1,0 +1,133 @@
+/** A wall that is looked at in a proof: as planned or as built, at a step of the work, with what is tried out on it. */
+import {
+  asBuilt,
+  cutDrawing,
+  faceDrawing,
+  formatLength,
+  pieceText,
+  planOpening,
+  withChanges,
+  type AsBuilt,
+  type Build,
+  type ChangedBuild,
+  type ChangeRefused,
+  type Drawing,
+  type Finding,
+  type Fix,
+  type Opening,
+  type Plan,
+  type WallChange,
+} from '@hulvek/core';
+import { DetailDesk } from '$lib/features/detail/detail-desk.svelte.ts';
+import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
+
+export const wallViews = ['face', 'head', 'left', 'right', 'sill'] as const;
+export type WallView = (typeof wallViews)[number];
+
+export class WallDesk {
+  readonly editor: OpeningEditor;
+  readonly desk: DetailDesk;
+  readonly proofs: readonly Finding['proof'][];
+  view = $state<WallView>('face');
+  wall = $state<'planned' | 'built'>('planned');
+  tries = $state.raw<readonly WallChange[]>([]);
+  problem = $state<ChangeRefused | null>(null);
+  /** The opening before the last fix, to be looked at beside what became of it. */
+  #before = $state.raw<Opening | null>(null);
+  showBefore = $state(false);
+
+  /** @param proofs whose findings it lists */
+  constructor(editor: OpeningEditor, proofs: readonly Finding['proof'][]) {
+    this.editor = editor;
+    this.proofs = proofs;
+    this.desk = new DetailDesk(editor);
+  }
+
+  plan = $derived.by((): Plan =>
+    this.#before && this.showBefore ? planOpening(this.#before, this.editor.context) : this.desk.plan,
+  );
+  get compares(): boolean {
+    return this.#before !== null;
+  }
+  findings = $derived.by((): readonly Finding[] => this.#findingsOf(this.plan));
+  /** Findings before and after the last fix. */
+  mended = $derived.by(() => {
+    if (!this.#before) return null;
+    const graver = (plan: Plan) =>
+      this.#findingsOf(plan).filter((f) => f.severity === 'fails' || f.severity === 'watch').length;
+    const [was, is] = [graver(planOpening(this.#before, this.editor.context)), graver(this.editor.plan)];
+    return { fixed: was - is, left: is };
+  });
+  #findingsOf(plan: Plan): Finding[] {
+    return plan.findings.filter((f) => this.proofs.includes(f.proof));
+  }
+
+  /** The wall that was cut, with what was done otherwise; before anything was, the planned one. */
+  built = $derived.by((): AsBuilt | null => {
+    const view = this.editor.store.view(this.editor.id);
+    const issue = view?.issues.at(-1);
+    const build = issue ? this.editor.store.frozenOf(issue)?.build : this.plan.build;
+    return build ? asBuilt(build, view?.entries ?? []) : null;
+  });
+  tried = $derived.by((): ChangedBuild | null => {
+    const { build } = this.plan;
+    const base = this.wall === 'built' ? this.built : build && { build, lost: [] };
+    if (!base) return null;
+    const next = withChanges(base.build, this.tries);
+    if (!next.ok) return { build: base.build, lost: base.lost };
+    return { build: next.value.build, lost: [...base.lost, ...next.value.lost] };
+  });
+  build = $derived.by((): Build | null => this.tried?.build ?? null);
+  step = $derived.by((): number => {
+    const last = this.build?.steps.length ?? 0;
+    const usual = this.wall === 'built' ? (this.built?.count ?? last) : last;
+    return Math.min(this.desk.chosenStep ?? usual, last);
+  });
+  get finished(): boolean {
+    return this.step === (this.build?.steps.length ?? 0);
+  }
+  /** Whether nothing is tried and the wall is the planned one. */
+  get asPlanned(): boolean {
+    return this.wall === 'planned' && this.tries.length === 0;
+  }
+
+  draw(size: { width: number; height: number }): Drawing {
+    const { build, view } = this;
+    if (!build) throw new Error('nothing is built yet');
+    const { units } = this.editor.context.job;
+    const hide = new Set(['dimensions'] as const);
+    const figure = (mm: number) => formatLength(mm, units, 'figure');
+    const options = { ...size, step: this.step, figure, hide };
+    return view === 'face'
+      ? faceDrawing(build, options)
+      : cutDrawing(build, { ...options, cut: view, name: pieceText });
+  }
+
+  try(change: WallChange): boolean {
+    const base = this.tried;
+    const result = base ? withChanges(base.build, [change]) : null;
+    this.problem = result && !result.ok ? result.error : null;
+    if (!result?.ok) return false;
+    this.tries = [...this.tries, change];
+    return true;
+  }
+  drop(change: WallChange): void {
+    this.tries = this.tries.filter((other) => other !== change);
+    this.problem = null;
+  }
+  clear(): void {
+    this.tries = [];
+    this.problem = null;
+  }
+
+  applyFix(fix: Fix): void {
+    this.#before = this.editor.opening;
+    this.showBefore = false;
+    this.desk.applyFix(fix);
+  }
+  undo(): void {
+    this.#before = null;
+    this.showBefore = false;
+    this.editor.undo();
+  }
+}

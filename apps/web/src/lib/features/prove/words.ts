@@ -1,0 +1,305 @@
+/** Words of the proofs of air, joint, moisture and loads, and of all of them together. */
+import {
+  airThingText,
+  cornerTexts,
+  liftTexts,
+  MOST_HANDS,
+  PERSON_kg,
+  SILL_cm,
+  placeOfLine,
+  sideTexts,
+  stepText,
+  vapourLayerText,
+  weakTexts,
+  type AirCorner,
+  type Band,
+  type CutId,
+  type Interrupter,
+  type JointBalance,
+  type JointDesign,
+  type JointLeakage,
+  type Lift,
+  type LiftLimit,
+  type MonthlyMoisture,
+  type WeakPlaces,
+  type WithoutPiece,
+} from '@hulvek/core';
+
+const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+const list = (parts: readonly string[]): string =>
+  parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
+const thing = (id: string): string =>
+  lower(airThingText(id)).replace(/, (left|right|left jamb|right jamb|head|sill)$/, '');
+const side = (cut: CutId): string =>
+  ({ head: 'Head', left: 'Left jamb', right: 'Right jamb', sill: 'Sill' })[cut];
+const whole = (value: number): string => (value >= 10 ? value.toFixed(0) : value.toFixed(1));
+const band = ([least, most]: Band): string => `${whole(least)} to ${whole(most)}`;
+
+export const proofIds = ['whole', 'water', 'air', 'heat', 'joint', 'moisture', 'loads'] as const;
+export type ProofId = (typeof proofIds)[number];
+
+export const proveText = {
+  proofs: {
+    whole: 'Whole',
+    water: 'Water',
+    air: 'Air',
+    heat: 'Heat',
+    joint: 'Joint',
+    moisture: 'Moisture',
+    loads: 'Loads',
+  } satisfies Record<ProofId, string>,
+  choose: 'Which proof',
+  findings: 'What it says',
+  noFindings: 'Nothing to mend in what was checked.',
+  undo: 'Undo',
+  side,
+  whole: {
+    title: 'All proofs of this opening',
+    lead: 'Each mark says whether a check held against a limit, not that anything is safe. The local code, the makers’ instructions and licensed people go before it.',
+    findings: 'What is to be done',
+    sheet: 'Proof sheet (PDF)',
+    compare: 'Compare methods',
+    fit: 'Fit',
+    waterSays: (wet: number, single: number): string =>
+      wet > 0
+        ? `Gets wet from ${wet} ${wet === 1 ? 'place' : 'places'}.`
+        : single > 0
+          ? `Stays dry; ${single} ${single === 1 ? 'bond has' : 'bonds have'} nothing behind ${single === 1 ? 'it' : 'them'}.`
+          : 'Every source is shed or let out.',
+    airSays: (open: readonly (CutId | AirCorner)[], closes: number | null): string =>
+      open.length > 0
+        ? `Open at the ${list(open.map(placeOfLine))}.`
+        : `Closes on four sides and four corners${closes === null ? '' : `, with step ${closes}`}.`,
+    heatSays: (C: number | null, f: number | null): string =>
+      C === null || f === null
+        ? 'Being solved…'
+        : `Coldest judged surface ${C.toFixed(1).replace('-', '−')} °C, f ${f.toFixed(2)}.`,
+    jointSays: (chosen: string, recommended: string | null): string =>
+      recommended === null
+        ? `${chosen}. Nothing else would do.`
+        : recommended === chosen
+          ? `${chosen}: the cheapest that works here.`
+          : `${chosen}. ${recommended} would cost less.`,
+    moistureSays: (outcome: MonthlyMoisture['outcome'] | null): string =>
+      outcome === null
+        ? 'The job has no months: only the joint is judged.'
+        : {
+            none: 'No condensate in the wall over the year.',
+            dries: 'Condensate in winter, dry within the year.',
+            gathers: 'Condensate that does not dry.',
+          }[outcome],
+    loadsSays: (kg: number | null, people: number | null, each_N: number | null): string =>
+      [
+        kg === null
+          ? 'Weight not known'
+          : `${Math.round(kg)} kg, ${people === null ? '' : people > 4 ? 'a lift' : people === 1 ? 'one person' : `${people} people`}`,
+        each_N === null ? 'wind not known' : `${Math.round(each_N)} N on the most loaded fastener`,
+      ].join('; ') + '.',
+    nothing:
+      'Nothing is planned yet. Choose wall, unit and method under Detail and enter a width and a height.',
+  },
+  air: {
+    title: 'Air',
+    views: 'What is shown of the pen line',
+    closed: 'The pen goes round four sides and four corners without being lifted.',
+    open: (where: readonly (CutId | AirCorner)[]): string =>
+      `The pen has to be lifted at the ${list(where.map(placeOfLine))}.`,
+    closes: (number: number, of: number, id: string): string =>
+      `Airtight from step ${number} of ${of} on: ${lower(stepText(id).title)}. A leak found before the next trade is cheap.`,
+    waits: (layer: string): string =>
+      `That counts on the ${thing(layer)}, which comes later: until then the line ends at the framing.`,
+    atStep: (closed: boolean): string =>
+      closed ? 'Closed at this moment of the work.' : 'Open at this moment of the work.',
+    hidden: 'An old frame hides how it meets its wall: not checkable.',
+    side: 'Side',
+    line: 'From wall to frame',
+    second: 'If the seal failed',
+    none: 'nothing behind it',
+    run: (line: readonly string[]): string =>
+      line.map((id) => (id === 'unit' ? 'frame' : thing(id))).join(' → '),
+    lift: ({ kind, between, width_mm }: Lift, length: (mm: number) => string): string =>
+      `Lifted over ${length(Math.round(width_mm))}: ${thing(between[0])} | ${between[1] === 'unit' ? 'frame' : thing(between[1])}, ${liftTexts[kind]}`,
+    corners: 'Corners',
+    corner: (corner: AirCorner): string => cornerTexts[corner],
+    passes: 'passes',
+    lifted: 'lifted',
+    through: 'What stands in a seal',
+    throughOf: ({ side: cut, thing: id, member, count }: Interrupter): string =>
+      `${side(cut)}: ${count} × ${thing(id)} in the ${thing(member)}`,
+    weak: 'Small places along the line',
+    weakOf: ({ kind, count }: WeakPlaces): string => `${count} ${weakTexts[kind]}`,
+    later: 'Who comes later and may cut it',
+    laterOf: (members: readonly string[]): string => `reaches ${list([...new Set(members.map(thing))])}`,
+    guarded: 'A guard strip lies over the edge.',
+    without: 'If a piece is not there',
+    ask: 'Try each piece',
+    opens: ({ opens, second }: WithoutPiece): string =>
+      opens.length > 0
+        ? `opens ${list(opens.map((where) => `the ${placeOfLine(where)}`))}`
+        : `a second line holds: ${Object.entries(second)
+            .map(([, line]) => line?.slice(1, -1).map(thing).join(' → '))
+            .filter((words, i, all) => all.indexOf(words) === i)
+            .join('; ')}`,
+    tries: 'Leave out or lose a piece',
+    leakage: 'How much air',
+    bands: ({
+      sealed_cm2,
+      open_cm2,
+      sealed50,
+      open50,
+      wall,
+    }: JointLeakage): { name: string; area: string; flow: string }[] => [
+      {
+        name: `Joint sealed, ${wall === 'masonry' ? 'masonry' : 'timber'} wall`,
+        area: `${band(sealed_cm2)} cm²`,
+        flow: `${band(sealed50)} m³/h`,
+      },
+      { name: 'Joint not sealed', area: `${band(open_cm2)} cm²`, flow: `${band(open50)} m³/h` },
+    ],
+    area: 'Leakage area at 4 Pa',
+    flow: 'Air at 50 Pa',
+    leakageNote:
+      'Window framing by tabulated leakage areas (ASHRAE Fundamentals, from memory), with Q as Δp to the power of 0.65. One band each: four figures cannot rank a tape against a rod or foam.',
+    note: 'The line is traced through what touches and sticks in every section round the frame. A crack between two members of the framing is not seen, nor leaks of the unit itself.',
+  },
+  joint: {
+    title: 'Joint',
+    measured: 'The joint as measured, to the flashed reveal',
+    least: 'Least',
+    most: 'Most',
+    needs: 'Sealant needs',
+    notMeasured: 'as drawn',
+    options: 'Ways to seal it to the room',
+    fills: 'What fills it',
+    how: 'How',
+    cost: 'Cost',
+    time: 'Time',
+    chosen: 'chosen',
+    recommended: 'cheapest that works',
+    only: 'the only one without a but',
+    take: 'Take it',
+    minutes: (n: number): string => `${Math.round(n)} min`,
+    money: (n: number): string => n.toFixed(2),
+    amounts: 'Quantities',
+    chart: 'Cost against width of the joint, all round this opening',
+    chartLabel: 'Cost of each seal against the width of the joint',
+    width: 'Joint, mm',
+    table: 'The same as a table',
+    tip: (mm: number | null, length: (mm: number) => string): string =>
+      mm === null
+        ? 'With these prices sealant stays cheaper than corner tape at any width.'
+        : `From ${length(mm)} on corner tape costs less than sealant on a rod, with this job’s prices.`,
+    because: ({ because, recommended }: JointDesign, name: string): string =>
+      recommended === null
+        ? 'No seal works on every side as the joint is. Change the joint first.'
+        : because === 'only'
+          ? `${name}: the only one that works on every side without anything to see to.`
+          : `${name}: the cheapest of those that work on every side.`,
+    season: ({ season }: JointDesign, material: string): string =>
+      `Frame of ${material}, sealed at ${season.installed_C} °C, from ${season.coldest_C} to ${season.hottest_C} °C over the year (as the frame feels it); sealant of class ±${season.movement * 100} %. At the sill the frame stands on its shims and does not move.`.replaceAll(
+        '-',
+        '−',
+      ),
+    assumed: 'vinyl, since the unit does not say',
+    prices:
+      'Prices, times and season are the job’s own to change: usual, invented figures stand in. Ranges of bands and foams are common practice, no source; depth, rod and movement by ASTM C1193 and C1472, from memory.',
+    nothing: 'The joint is designed once width, height, wall, unit and method are known.',
+  },
+  moisture: {
+    title: 'Moisture',
+    joint: 'Which way the joint dries',
+    jointSays: ({ inner_m, outer_m, twoClosed, drains }: JointBalance): string =>
+      `Inner seal as tight as ${metres(inner_m)} of still air, outer ${metres(outer_m)}. ${
+        inner_m >= outer_m ? 'It dries outward.' : 'It is tighter outside than inside.'
+      }${twoClosed ? ' Both sides count as closed: what is built in wet stays wet.' : ''} ${drains ? 'The open sill lets damp out.' : 'Nothing drains or dries at the sill.'}`,
+    surface: 'How far the coldest surfaces are from damp',
+    aboveDew: 'Above dew point',
+    aboveDamp: 'Above 80 %',
+    wall: 'The wall over twelve months',
+    noMonths:
+      'The job has no months yet. Enter them under Site on the job’s page: by hand, generated, or from a weather file.',
+    noMethod:
+      'A layer lets heat or vapour through without any resistance: the monthly method has no answer. Look at the layers.',
+    source: (source: 'hand' | 'generator' | 'epw', note: string): string =>
+      `${{ hand: 'Entered by hand', generator: 'Generated, invented', epw: 'From a weather file' }[source]}${note ? `: ${note}` : ''}.`,
+    outcome: ({ outcome, most_kg_m2, left_kg_m2 }: MonthlyMoisture): string =>
+      outcome === 'none'
+        ? 'No condensate in any month.'
+        : `Up to ${Math.round(most_kg_m2 * 1000)} g/m²; ${outcome === 'dries' ? 'dry again within the year' : `${Math.round(left_kg_m2 * 1000)} g/m² left after a year`}.`,
+    where: (between: readonly [number, number], names: readonly string[]): string =>
+      between[0] === between[1]
+        ? `within ${vapourLayerText(names[between[0]] ?? null)}`
+        : `${vapourLayerText(names[between[0]] ?? null)} | ${vapourLayerText(names[between[1]] ?? null)}`,
+    layers: 'Layers from the weather to the room',
+    layer: 'Layer',
+    r: 'R, m²K/W',
+    sd: 'sd, m',
+    chart: 'Condensate at the end of each month, g/m²',
+    month: 'Month',
+    water: 'Water, g/m²',
+    note: 'Monthly method of ISO 13788, from memory: steady heat and vapour in each month. It knows no storage, no air that carries damp through leaks, no rain and no capillary transport. Layers before a ventilated cavity count as weather. Values of materials by ISO 10456, from memory; sheets are common practice, no source: a material of the job goes before.',
+    nothing: 'Moisture is judged once width, height, wall, unit and method are known.',
+  },
+  loads: {
+    title: 'Loads and hands',
+    weight: 'Weight and hands',
+    noWeight: 'Nobody said what this unit weighs. Enter its weight or its panes with the unit.',
+    hands: `Held against ${MOST_HANDS} people with ${PERSON_kg} kg each, or what the job says one carries.`,
+    alone: `What one person should lift onto a sill ${SILL_cm} cm up`,
+    fromFloor: 'from the floor',
+    fromBench: 'from a bench',
+    limit: ({ limit_kg }: LiftLimit): string => `${limit_kg.toFixed(1)} kg`,
+    multipliers: ({ multipliers: m }: LiftLimit): string =>
+      `23·${[m.HM, m.VM, m.DM, m.AM, m.CM].map((x) => x.toFixed(2)).join('·')}`,
+    aloneNote:
+      'NIOSH lifting equation, 1994, from memory. It is for one person with two hands on sure ground, now and then; it does not cover a shared lift, ladders, or one hand.',
+    wind: 'Wind on the fasteners',
+    noWind: 'Needs the site’s wind and this opening’s height: enter them under Water, “wind and rain”.',
+    side: 'Side',
+    count: 'Fasteners',
+    each: 'On each, N',
+    total: (N: number, Pa: number): string => `${Math.round(N)} N on the whole unit at ${Math.round(Pa)} Pa.`,
+    limitSaid: (N: number): string => `Stated limit ${Math.round(N)} N on each.`,
+    noLimit:
+      'Nobody stated what one fastener carries here: not checkable. Ask the maker or an engineer and enter it with the unit.',
+    windNote:
+      'Simple statics: each point leans on the nearest side that holds. Prying, edge distances and the frame’s own stiffness are not counted; licensed practice goes before this.',
+    bearing: 'On the foam buck',
+    bearingSays: (load: number, limit: number): string =>
+      `${load.toFixed(1)} N on each mm of sill, usual limit ${limit} N (a maker’s value; common practice, no source).`,
+    altitude: 'Glass from another altitude',
+    altitudeSays: (Pa: number, limit: number): string =>
+      `${Math.round(Math.abs(Pa) / 100)} hPa ${Pa < 0 ? 'less' : 'more'} outside than where it was closed; from ${Math.round(limit / 100)} hPa on ask the maker (ISO 2533, from memory).`,
+    nothing: 'Loads are worked out once width, height, wall, unit and method are known.',
+  },
+  sheet: {
+    wall: 'Wall',
+    method: 'Method',
+    made: 'Made',
+    by: (person: string, at: Date): string =>
+      `${at.toISOString().slice(0, 16).replace('T', ' ')} UTC${person ? ` by ${person}` : ''}`,
+    cuts: 'The finished wall in four cuts',
+    cutsLead:
+      'Weather on the left. Dashed: the pen line from the wall’s air layer to the frame; a cross where the pen has to be lifted.',
+  },
+  job: {
+    lead: 'Which opening fails which proof. Heat comes from the job’s last solved run.',
+    search: 'Find an opening',
+    only: 'Show',
+    all: 'All openings',
+    failing: 'Only what fails',
+    watching: 'What fails or is to be watched',
+    opening: 'Opening',
+    first: 'Gravest finding',
+    summary: (fails: number, of: number): string =>
+      fails === 0 ? `Nothing fails in ${of} openings.` : `${fails} of ${of} openings fail something.`,
+    none: 'No opening matches.',
+    leakage: 'Joints of the whole job',
+    leakageSays: (sealed: Band, open: Band, lines: number, of: number): string =>
+      `${of} joints: ${band(sealed)} m³/h at 50 Pa if all are sealed, ${band(open)} if none is. The pen line closes at ${lines} of ${of}.`,
+    empty: 'No openings yet. Add some on the job’s first page.',
+  },
+} as const;
+
+const metres = (m: number): string => `${m < 10 ? m.toFixed(1) : Math.round(m)} m`;
+export const sideName = (name: 'left' | 'right' | 'head' | 'sill'): string => sideTexts[name];

@@ -1,0 +1,88 @@
+<script module lang="ts">
+  import type { LengthUnit, Material } from '@hulvek/core';
+
+  export interface MaterialFormProps {
+    material: Material;
+    units: LengthUnit;
+    onsave: (next: Material) => Promise<boolean>;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/ui/Button.svelte';
+  import { materialForm, materialFromForm, type MaterialField } from './material-form.ts';
+  import { shelfWords } from './words.ts';
+  import { saveWords } from '$lib/features/shell/words.ts';
+  import { untrack } from 'svelte';
+
+  let { material, units, onsave }: MaterialFormProps = $props();
+  const id = $props.id();
+  let form = $state(untrack(() => materialForm(material)));
+  let problem = $state('');
+  let saved = $state(false);
+  const FIGURES: readonly MaterialField[] = [
+    'width',
+    'length',
+    'least_C',
+    'most_C',
+    'rest_h',
+    'sd_m',
+    'lambda_WmK',
+    'exposure_days',
+  ];
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    const read = materialFromForm(material, form, units);
+    problem = read.ok ? '' : read.problem;
+    saved = read.ok && (await onsave(read.value));
+  }
+</script>
+
+<form onsubmit={save} oninput={() => (saved = false)}>
+  <label for="{id}-name">{shelfWords.name}</label>
+  <input id="{id}-name" bind:value={form.name} required maxlength="120" />
+  {#each FIGURES as field (field)}
+    <label for="{id}-{field}">{shelfWords.fields[field]}</label>
+    <input id="{id}-{field}" class="figure" autocomplete="off" bind:value={form[field]} />
+  {/each}
+  <label for="{id}-primer">{shelfWords.fields.primer}</label>
+  <select id="{id}-primer" bind:value={form.primer}>
+    {#each ['', 'never', 'porous', 'always'] as const as choice (choice)}
+      <option value={choice}>{shelfWords.primers[choice === '' ? 'unknown' : choice]}</option>
+    {/each}
+  </select>
+  {#each ['dampSubstrate', 'roller'] as const as field (field)}
+    <label for="{id}-{field}">{shelfWords.fields[field]}</label>
+    <select id="{id}-{field}" bind:value={form[field]}>
+      {#each ['', 'yes', 'no'] as const as choice (choice)}
+        <option value={choice}>{shelfWords.yesNo[choice === '' ? 'unknown' : choice]}</option>
+      {/each}
+    </select>
+  {/each}
+  <p class="wide quiet">{shelfWords.makersSheet}</p>
+  {#if problem}<p class="wide problem" role="alert">{problem}</p>{/if}
+  <p class="wide">
+    <Button kind="main" type="submit">{shelfWords.save}</Button>
+    <span role="status">{saved ? saveWords.saved : ''}</span>
+  </p>
+</form>
+
+<style>
+  form {
+    display: grid;
+    grid-template-columns: 14rem minmax(0, 12rem);
+    align-items: center;
+    gap: 6px var(--gap-3);
+    padding: var(--gap-2) 0 var(--gap-3) var(--gap-3);
+    border-left: 4px solid var(--line);
+  }
+  .wide {
+    grid-column: 1 / -1;
+  }
+  @media (max-width: 560px) {
+    form {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

@@ -1,0 +1,68 @@
+/** A material as the texts of a form, and back. */
+import { shelfWords } from './words.ts';
+import { unitsWords } from '$lib/features/units/words.ts';
+import { lengthErrorTexts, materialSchema, parseLength, type LengthUnit, type Material } from '@hulvek/core';
+
+const FIGURES = ['least_C', 'most_C', 'rest_h', 'sd_m', 'lambda_WmK', 'exposure_days'] as const;
+const LENGTHS = ['width', 'length'] as const;
+const YES_NO = ['dampSubstrate', 'roller'] as const;
+
+export type MaterialField = (typeof FIGURES)[number] | (typeof LENGTHS)[number];
+export type MaterialForm = Record<MaterialField | 'name', string> &
+  Record<(typeof YES_NO)[number], '' | 'yes' | 'no'> & { primer: '' | 'never' | 'porous' | 'always' };
+
+export function materialForm(material: Material): MaterialForm {
+  const yes = (value: boolean | undefined) => (value === undefined ? '' : value ? 'yes' : 'no');
+  const figures = Object.fromEntries(
+    FIGURES.map((f) => [f, material[f] === undefined ? '' : String(material[f])]),
+  );
+  const lengths = Object.fromEntries(LENGTHS.map((f) => [f, material[f]?.typed ?? '']));
+  return {
+    name: material.name,
+    ...(figures as Record<(typeof FIGURES)[number], string>),
+    ...(lengths as Record<(typeof LENGTHS)[number], string>),
+    dampSubstrate: yes(material.dampSubstrate),
+    roller: yes(material.roller),
+    primer: material.primer ?? '',
+  };
+}
+
+export type MaterialRead =
+  { readonly ok: true; readonly value: Material } | { readonly ok: false; readonly problem: string };
+
+/** Reads a form; what is left empty is not known, and what does not read is named. */
+export function materialFromForm(was: Material, form: MaterialForm, units: LengthUnit): MaterialRead {
+  const fields: Record<string, unknown> = {
+    id: was.id,
+    kind: was.kind,
+    name: form.name,
+    ...(was.origin && { origin: was.origin }),
+  };
+  const wrong = (field: keyof typeof shelfWords.fields, why: string): MaterialRead => ({
+    ok: false,
+    problem: `${shelfWords.fields[field]}: ${why}`,
+  });
+  for (const field of LENGTHS) {
+    const typed = form[field].trim();
+    if (typed === '') continue;
+    const read = parseLength(typed, units);
+    if (!read.ok) return wrong(field, lengthErrorTexts[read.error]);
+    fields[field] = { typed, mm: read.value.mm };
+  }
+  for (const field of FIGURES) {
+    const typed = form[field].trim().replace(',', '.');
+    if (typed === '') continue;
+    const value = Number(typed);
+    if (!Number.isFinite(value)) return wrong(field, unitsWords.notAFigure);
+    fields[field] = value;
+  }
+  for (const field of YES_NO) if (form[field] !== '') fields[field] = form[field] === 'yes';
+  if (form.primer !== '') fields.primer = form.primer;
+  const parsed = materialSchema.safeParse(fields);
+  if (parsed.success) return { ok: true, value: parsed.data };
+  const [issue] = parsed.error.issues;
+  const field = String(issue?.path[0] ?? 'name');
+  const named =
+    field in shelfWords.fields ? shelfWords.fields[field as keyof typeof shelfWords.fields] : shelfWords.name;
+  return { ok: false, problem: `${named}: ${issue?.message ?? ''}` };
+}

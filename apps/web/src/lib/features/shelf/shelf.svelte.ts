@@ -1,0 +1,134 @@
+/** The shelf beside a job: what the job has copies of, what is newer there, what could be taken. */
+import { offlineWords } from '$lib/device/words.ts';
+import { shelfAnswer, shelfItemAnswer } from '$lib/contract/answers.ts';
+import { answerOf } from '$lib/contract/read.ts';
+import { shelfWords } from './words.ts';
+import {
+  copyOf,
+  fieldChanges,
+  forShelf,
+  shelfKinds,
+  type FieldChange,
+  type ShelfDocument,
+  type ShelfItem,
+  type ShelfKind,
+} from '@hulvek/core';
+import type { JobStore } from '$lib/job/job.svelte.ts';
+import { sentence } from '$lib/device/outbox.svelte.ts';
+
+export interface JobCopy {
+  readonly kind: ShelfKind;
+  readonly document: ShelfDocument;
+  /** The shelf item it was taken from, in its newest version; `null` where there is none. */
+  readonly item: ShelfItem | null;
+  /** Newer on the shelf than the copy. */
+  readonly newer: boolean;
+  /** What taking the newest version would change. */
+  readonly changes: readonly FieldChange[];
+}
+
+export class ShelfDesk {
+  readonly store: JobStore;
+  /** `null` until the server answered; it needs the network. */
+  items = $state.raw<readonly ShelfItem[] | null>(null);
+  problem = $state('');
+
+  constructor(store: JobStore) {
+    this.store = store;
+  }
+
+  get mayEdit(): boolean {
+    return this.store.pack.rights.includes('plan');
+  }
+
+  async load(): Promise<void> {
+    try {
+      const response = await fetch('/api/shelf');
+      if (!response.ok) throw new Error(await sentence(response));
+      this.items = (await answerOf(response, shelfAnswer)).items;
+    } catch {
+      this.problem = offlineWords.needsNetwork;
+    }
+  }
+
+  #own(kind: ShelfKind): readonly ShelfDocument[] {
+    return this.store.context[kind] ?? [];
+  }
+
+  copies = $derived.by((): readonly JobCopy[] =>
+    shelfKinds.flatMap((kind) =>
+      this.#own(kind).map((document): JobCopy => {
+        const { origin } = document;
+        const item = this.items?.find((i) => i.kind === kind && i.id === origin?.id) ?? null;
+        const newer = item !== null && origin !== undefined && item.version > origin.version;
+        return {
+          kind,
+          document,
+          item,
+          newer,
+          changes: newer ? fieldChanges(document, item.document) : [],
+        };
+      }),
+    ),
+  );
+
+  /** Items on the shelf that the job has no copy of. */
+  offered = $derived.by(() =>
+    (this.items ?? []).filter(
+      (item) => !this.#own(item.kind).some((document) => document.origin?.id === item.id),
+    ),
+  );
+
+  async #put(kind: ShelfKind, was: ShelfDocument | null, item: ShelfDocument): Promise<boolean> {
+    this.problem = await this.store.put('shelf', { kind, was, item });
+    return this.problem === '';
+  }
+
+  /** Copies an item of the shelf into the job; a name already taken there gets a number. */
+  async take(item: ShelfItem): Promise<void> {
+    const taken = new Set(this.#own(item.kind).map((d) => String(d.id)));
+    let id = item.id;
+    for (let n = 2; taken.has(id); n++) id = `${item.id}-${n}`;
+    await this.#put(item.kind, null, copyOf(item, id));
+  }
+
+  /** Brings a copy to the newest version. */
+  async update({ kind, document, item }: JobCopy): Promise<void> {
+    if (item) await this.#put(kind, document, copyOf(item, document.id));
+  }
+
+  async change(kind: ShelfKind, was: ShelfDocument, next: ShelfDocument): Promise<boolean> {
+    return this.#put(kind, was, next);
+  }
+
+  /** A second one beside it, to be changed; it comes from nowhere any more. */
+  async duplicate({ kind, document }: JobCopy): Promise<void> {
+    const taken = new Set(this.#own(kind).map((d) => String(d.id)));
+    let id = `${document.id}-copy`;
+    for (let n = 2; taken.has(id); n++) id = `${document.id}-copy-${n}`;
+    const copy = { ...forShelf(document, id), name: shelfWords.copyName(document.name) } as ShelfDocument;
+    await this.#put(kind, null, copy);
+  }
+
+  /** Makes the job's copy the next version on the shelf, or the first. */
+  async keep({ kind, document, item }: JobCopy): Promise<void> {
+    const id = document.origin?.id ?? document.id;
+    const after = item?.version ?? this.items?.find((i) => i.kind === kind && i.id === id)?.version ?? 0;
+    try {
+      const response = await fetch(`/api/jobs/${this.store.id}/shared-shelf`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ kind, after, document: forShelf(document, id) }),
+      });
+      if (!response.ok) {
+        this.problem = await sentence(response);
+        return;
+      }
+      const { item: kept } = await answerOf(response, shelfItemAnswer);
+      await this.#put(kind, document, { ...document, origin: { id: kept.id, version: kept.version } });
+      await this.load();
+    } catch {
+      this.problem = offlineWords.needsNetwork;
+    }
+  }
+}

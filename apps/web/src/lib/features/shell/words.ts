@@ -1,0 +1,135 @@
+/** Words of what stands round every page: navigation, saving, waiting for a network. */
+import type { FitVerdict } from '@hulvek/core';
+
+export const shellWords = {
+  product: 'hulvek',
+  skip: 'Skip to content',
+  readOnly: 'You may look at this, not change it.',
+};
+
+export const jobsWords = {
+  title: 'Jobs',
+  openings: (n: number) => (n === 1 ? '1 opening' : `${n} openings`),
+  create: 'New job',
+  name: 'Name of the job',
+  units: 'Lengths in',
+  mm: 'millimetres',
+  in: 'inches',
+  add: 'Start the job',
+  load: 'Load a job file',
+  file: 'Job file (*.hulvek.json)',
+  loadSubmit: 'Load',
+  empty: 'No job yet. Start one, or load a job file.',
+  nameNeeded: 'A job needs a name.',
+  fileNeeded: 'Choose a job file first.',
+  fileTooLarge: 'The file is larger than 16 MiB.',
+  fileRefused: (name: string, format: string) =>
+    `${name} was not loaded: it is not a sound ${format} file. Nothing was changed.`,
+  fileThere: (name: string) => `“${name}” is here already. Nothing was changed.`,
+};
+
+export const jobWords = {
+  openings: 'Openings',
+  views: 'Views of this job',
+  search: 'Find an opening',
+  searchHint: 'mark, name, façade',
+  none: 'No opening matches.',
+  empty: 'No opening yet. Add the first one below: its mark is enough to start measuring.',
+  columns: {
+    mark: 'Mark',
+    name: 'Opening',
+    fit: 'Fit and sizes',
+    done: 'Installed',
+    size: 'Unit, width × height',
+    facade: 'Façade',
+    method: 'Method',
+  },
+  notStarted: 'not started',
+  noUnit: 'no unit chosen',
+  save: 'Job file',
+  addOpening: 'Add an opening',
+  mark: 'Mark',
+  name: 'Name',
+  facade: 'Façade',
+  unit: 'Unit',
+  noneYet: 'choose later',
+  add: 'Add and measure',
+  markNeeded: 'An opening needs a mark, like S-01.',
+  markTaken: (mark: string) => `There is an opening ${mark} already. Give this one another mark.`,
+  fits: {
+    fits: 'fits',
+    tight: 'tight',
+    'too-loose': 'too loose',
+    'does-not-fit': 'does not fit',
+  } satisfies Record<FitVerdict, string>,
+  soFar: (fit: string) => `${fit} so far`,
+  scope:
+    'The verdict covers fit, the choices of the method, cut sizes, water, air, moisture and loads. Heat is proven beside it.',
+};
+
+export const stagesWords = {
+  measure: 'Measure',
+  detail: 'Detail',
+  prove: 'Prove',
+  order: 'Order',
+  install: 'Install',
+  test: 'Test',
+  'hand-over': 'Hand over',
+  label: 'Stages of the work',
+  later: {
+    order:
+      'Here will stand the order of work over all openings, with rests, crew and weather, the cutting of rolls and the list of what must be ordered early. Until then the legal order of one opening is under Detail and Install.',
+    test: 'Here will stand the readings of fan, chamber, spray and camera, and what they mean. Nothing has been tested in this program yet.',
+    'hand-over':
+      'Here will stand the dossier of what is behind the cladding and the notes to the next trades. Until then the job file holds every entry.',
+  },
+  laterTitle: 'Not here yet',
+};
+
+export const saveWords = {
+  saved: 'Saved',
+  saving: 'Saving …',
+  waiting: 'Kept on this device, not yet on the server',
+  refused: 'Not saved',
+  conflict: 'Somebody else changed this opening',
+  conflictText: 'Both versions are kept. Choose which one goes on:',
+  mine: 'Keep mine',
+  theirs: 'Take theirs',
+  differs: 'What differs:',
+  mineValue: 'mine',
+  theirsValue: 'theirs',
+  none: 'empty',
+  undo: 'Undo',
+  redo: 'Redo',
+  fields: {
+    mark: 'Mark',
+    name: 'Name',
+    facade: 'Façade',
+    wall: 'Wall',
+    unit: 'Unit',
+    method: 'Method',
+    'survey.from': 'Measured from',
+    position: 'Place on the façade',
+    exposure: 'Exposure',
+    damage: 'Damage',
+    label: 'Label',
+  },
+};
+
+export const navWords = { openings: 'Openings of this job', jobs: 'All jobs', units: 'Lengths in' };
+
+/** The pages of a whole job, as tabs and titles. */
+export const viewWords = {
+  openings: jobWords.openings,
+  board: 'Board',
+  survey: 'Survey',
+  lines: 'Lines',
+  units: 'Units',
+  sizes: 'Sizes',
+  cutSheet: 'Cut sheet',
+  proofs: 'Proofs',
+  heat: 'Heat',
+  conditions: 'Conditions',
+  shelf: 'Shelf',
+  people: 'People',
+};

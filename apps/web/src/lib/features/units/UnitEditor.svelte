@@ -1,0 +1,142 @@
+<script module lang="ts">
+  import type { LengthUnit, Unit } from '@hulvek/core';
+
+  export interface UnitEditorProps {
+    /** `null` for a new one. */
+    unit: Unit | null;
+    units: LengthUnit;
+    mayEdit: boolean;
+    /** Resolves to a sentence when the server would not take it. */
+    onsave: (unit: Unit, was: Unit | null) => Promise<string>;
+  }
+</script>
+
+<script lang="ts">
+  import Button from '$lib/ui/Button.svelte';
+  import { freshId } from '$lib/device/ids.ts';
+  import { newUnitForm, unitForm, unitFromForm, type UnitField, type UnitProblems } from './unit-form.ts';
+  import { unitsWords } from './words.ts';
+  import { saveWords } from '$lib/features/shell/words.ts';
+  import { untrack } from 'svelte';
+
+  let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();
+  let form = $state(untrack(() => (unit ? unitForm(unit) : newUnitForm())));
+  let problems = $state.raw<UnitProblems>({});
+  /** What the typing started from: what others change meanwhile is not overwritten unseen. */
+  let base = $state.raw(untrack(() => unit));
+  let refused = $state('');
+  let saved = $state(false);
+  const id = untrack(() => unit?.id ?? `unit-${freshId()}`);
+
+  const GROUPS: readonly { name: keyof typeof unitsWords.groups; fields: readonly UnitField[] }[] = [
+    { name: 'size', fields: ['name', 'operation', 'shape', 'width', 'height', 'frameDepth', 'frameFace'] },
+    { name: 'fin', fields: ['finKind', 'finWidth', 'holeFromFrame', 'fromFront'] },
+    { name: 'parts', fields: ['hinge', 'mullions', 'threshold', 'frameMaterial'] },
+    {
+      name: 'glass',
+      fields: [
+        'panes',
+        'weight_kg',
+        'waterTest_Pa',
+        'uFactor',
+        'frameU',
+        'glassU',
+        'spacerPsi',
+        'shgc',
+        'madeAt_m',
+      ],
+    },
+    { name: 'maker', fields: ['foam', 'leastGap', 'largestGap', 'fasteners', 'fastener_N'] },
+  ];
+  const choices = unitsWords.choices as Partial<Record<UnitField, Readonly<Record<string, string>>>>;
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    saved = false;
+    const read = unitFromForm(id, form, units);
+    problems = read.ok ? {} : read.problems;
+    if (!read.ok) {
+      const [first] = Object.keys(read.problems);
+      document.getElementById(`unit-${first}`)?.focus();
+      return;
+    }
+    // A copy of the shelf stays one when it is changed.
+    const next = base?.origin ? { ...read.unit, origin: base.origin } : read.unit;
+    refused = await onsave(next, base);
+    saved = refused === '';
+    if (saved) base = next;
+  }
+</script>
+
+<form onsubmit={save}>
+  {#if !unit}<p>{unitsWords.usual}</p>{/if}
+  <fieldset class="whole" disabled={!mayEdit}>
+    {#each GROUPS as group (group.name)}
+      <fieldset>
+        <legend>{unitsWords.groups[group.name]}</legend>
+        {#each group.fields as field (field)}
+          {@const options = choices[field]}
+          <label data-wide={field === 'name'}>
+            <span>{unitsWords.fields[field]}</span>
+            {#if options}
+              <select id="unit-{field}" bind:value={form[field]}>
+                {#if field !== 'operation' && field !== 'shape' && field !== 'finKind'}
+                  <option value="">{unitsWords.unknown}</option>
+                {/if}
+                {#each Object.entries(options) as [value, word] (value)}<option {value}>{word}</option>{/each}
+              </select>
+            {:else}
+              <input
+                id="unit-{field}"
+                class={field === 'name' ? '' : 'figure'}
+                autocomplete="off"
+                aria-invalid={problems[field] !== undefined}
+                aria-describedby={problems[field] ? `unit-${field}-say` : undefined}
+                bind:value={form[field]}
+              />
+            {/if}
+            {#if problems[field]}<span id="unit-{field}-say" class="problem">{problems[field]}</span>{/if}
+          </label>
+        {/each}
+      </fieldset>
+    {/each}
+    <Button kind="main" type="submit">{unitsWords.save}</Button>
+    {#if refused}<p class="problem" role="alert">{refused}</p>{/if}
+    {#if saved}<p role="status">{saveWords.saved}</p>{/if}
+  </fieldset>
+</form>
+
+<style>
+  .whole {
+    display: grid;
+    gap: var(--gap-4);
+    justify-items: start;
+  }
+  .whole > fieldset {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+    gap: var(--gap-2) var(--gap-4);
+    width: 100%;
+  }
+  legend {
+    float: left;
+    grid-column: 1 / -1;
+    padding: 0;
+    font-weight: 700;
+    color: var(--ink-soft);
+  }
+  label {
+    display: grid;
+    align-content: start;
+    gap: 2px;
+    font-weight: 500;
+  }
+  label[data-wide='true'] {
+    grid-column: span 2;
+  }
+  .problem {
+    color: var(--bad);
+    font-weight: 600;
+    font-size: 0.9rem;
+  }
+</style>

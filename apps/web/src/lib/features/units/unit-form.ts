@@ -1,0 +1,182 @@
+/** A unit as a form of texts, and back: every field says for itself what is wrong with it. */
+import { unitsWords } from './words.ts';
+import {
+  lengthErrorTexts,
+  parseLength,
+  unitSchema,
+  type LengthUnit,
+  type TypedLength,
+  type Unit,
+} from '@hulvek/core';
+
+export const unitFields = [
+  'name',
+  'operation',
+  'shape',
+  'width',
+  'height',
+  'frameDepth',
+  'frameFace',
+  'finKind',
+  'finWidth',
+  'holeFromFrame',
+  'fromFront',
+  'hinge',
+  'mullions',
+  'threshold',
+  'frameMaterial',
+  'panes',
+  'weight_kg',
+  'waterTest_Pa',
+  'uFactor',
+  'frameU',
+  'glassU',
+  'spacerPsi',
+  'shgc',
+  'madeAt_m',
+  'foam',
+  'leastGap',
+  'largestGap',
+  'fasteners',
+  'fastener_N',
+] as const;
+export type UnitField = (typeof unitFields)[number];
+export type UnitForm = Record<UnitField, string>;
+export type UnitProblems = Partial<Record<UnitField, string>>;
+
+const EMPTY = Object.fromEntries(unitFields.map((field) => [field, ''])) as UnitForm;
+
+/** Usual figures of a finned frame to start from: common practice, no source. */
+export const newUnitForm = (): UnitForm => ({
+  ...EMPTY,
+  operation: 'fixed',
+  shape: 'rectangle',
+  frameFace: '70 mm',
+  finKind: 'integral',
+  finWidth: '35 mm',
+  holeFromFrame: '25 mm',
+  fromFront: '25 mm',
+});
+
+export function unitForm(unit: Unit): UnitForm {
+  const figure = (value: number | undefined) => (value === undefined ? '' : String(value));
+  return {
+    ...EMPTY,
+    name: unit.name,
+    operation: unit.operation,
+    shape: unit.shape ?? 'rectangle',
+    width: unit.width.typed,
+    height: unit.height.typed,
+    frameDepth: unit.frameDepth.typed,
+    frameFace: unit.frameFace.typed,
+    finKind: unit.fin.kind,
+    finWidth: unit.fin.width.typed,
+    holeFromFrame: unit.fin.holeFromFrame.typed,
+    fromFront: unit.fin.fromFront.typed,
+    hinge: unit.hinge ?? '',
+    mullions: (unit.mullions ?? []).map((m) => m.typed).join('; '),
+    threshold: unit.threshold?.typed ?? '',
+    frameMaterial: unit.frameMaterial ?? '',
+    panes: (unit.panes ?? []).map((p) => p.typed).join('; '),
+    weight_kg: figure(unit.weight_kg),
+    waterTest_Pa: figure(unit.waterTest_Pa),
+    uFactor: figure(unit.uFactor),
+    frameU: figure(unit.frameU),
+    glassU: figure(unit.glassU),
+    spacerPsi: figure(unit.spacerPsi),
+    shgc: figure(unit.shgc),
+    madeAt_m: figure(unit.madeAt_m),
+    foam: unit.limits?.foam ?? '',
+    leastGap: unit.limits?.leastGap?.typed ?? '',
+    largestGap: unit.limits?.largestGap?.typed ?? '',
+    fasteners: unit.limits?.fasteners ?? '',
+    fastener_N: figure(unit.limits?.fastener_N),
+  };
+}
+
+/** Where in the document each field ends up, to bring its problem back to it. */
+const PATHS: Readonly<Partial<Record<string, UnitField>>> = {
+  'fin.kind': 'finKind',
+  'fin.width': 'finWidth',
+  'fin.holeFromFrame': 'holeFromFrame',
+  'fin.fromFront': 'fromFront',
+  'limits.foam': 'foam',
+  'limits.leastGap': 'leastGap',
+  'limits.largestGap': 'largestGap',
+  'limits.fasteners': 'fasteners',
+  'limits.fastener_N': 'fastener_N',
+};
+
+export type UnitRead =
+  { readonly ok: true; readonly unit: Unit } | { readonly ok: false; readonly problems: UnitProblems };
+
+export function unitFromForm(id: string, form: UnitForm, lengths: LengthUnit): UnitRead {
+  const problems: UnitProblems = {};
+  const length = (field: UnitField, typed = form[field]): TypedLength | undefined => {
+    if (typed.trim() === '') return undefined;
+    const read = parseLength(typed, lengths);
+    if (read.ok) return { typed: typed.trim(), mm: read.value.mm };
+    problems[field] = lengthErrorTexts[read.error];
+    return undefined;
+  };
+  const list = (field: UnitField) => {
+    const parts = form[field].split(';').filter((part) => part.trim() !== '');
+    return parts.length === 0 ? undefined : parts.flatMap((part) => length(field, part) ?? []);
+  };
+  const figure = (field: UnitField): number | undefined => {
+    if (form[field].trim() === '') return undefined;
+    const value = Number(form[field].trim().replace(',', '.'));
+    if (!Number.isFinite(value)) problems[field] = unitsWords.notAFigure;
+    return value;
+  };
+  const choice = (field: UnitField) => form[field] || undefined;
+  const limits = defined({
+    foam: choice('foam'),
+    leastGap: length('leastGap'),
+    largestGap: length('largestGap'),
+    fasteners: choice('fasteners'),
+    fastener_N: figure('fastener_N'),
+  });
+  const parsed = unitSchema.safeParse(
+    defined({
+      id,
+      name: form.name,
+      operation: form.operation,
+      shape: choice('shape'),
+      width: length('width'),
+      height: length('height'),
+      frameDepth: length('frameDepth'),
+      frameFace: length('frameFace'),
+      fin: {
+        kind: form.finKind,
+        width: length('finWidth'),
+        holeFromFrame: length('holeFromFrame'),
+        fromFront: length('fromFront'),
+      },
+      hinge: choice('hinge'),
+      mullions: list('mullions'),
+      threshold: length('threshold'),
+      frameMaterial: choice('frameMaterial'),
+      panes: list('panes'),
+      weight_kg: figure('weight_kg'),
+      waterTest_Pa: figure('waterTest_Pa'),
+      uFactor: figure('uFactor'),
+      frameU: figure('frameU'),
+      glassU: figure('glassU'),
+      spacerPsi: figure('spacerPsi'),
+      shgc: figure('shgc'),
+      madeAt_m: figure('madeAt_m'),
+      limits: Object.keys(limits).length > 0 ? limits : undefined,
+    }),
+  );
+  if (parsed.success && Object.keys(problems).length === 0) return { ok: true, unit: parsed.data };
+  for (const issue of parsed.success ? [] : parsed.error.issues) {
+    const path = issue.path.map(String);
+    const field = PATHS[path.slice(0, 2).join('.')] ?? (path[0] as UnitField);
+    problems[field] ??= form[field] === '' ? unitsWords.needed : issue.message;
+  }
+  return { ok: false, problems };
+}
+
+const defined = <T extends object>(value: T): Partial<T> =>
+  Object.fromEntries(Object.entries(value).filter(([, v]) => v !== undefined)) as Partial<T>;

@@ -1,0 +1,136 @@
+/** A job on a device: whose verdict is shown, what is shown of answers that cross, what stays when nobody answers. */
+import { judgeMark } from '$lib/contract/judged.ts';
+import type { Pack } from '$lib/contract/pack.ts';
+import { Outbox } from '$lib/device/outbox.svelte.ts';
+import { dropItems, waitingItems } from '$lib/device/database.ts';
+import { answering, demoPack, item, ME } from '$lib/device/testing/server.ts';
+import { judge, openingOf, planOpening, type Judgement } from '@hulvek/core';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { JobStore } from './job.svelte.ts';
+import { openJob } from './open-job.ts';
+
+let quiet = () => undefined as void;
+beforeEach(async () => dropItems((await waitingItems()).flatMap((i) => i.seq ?? [])));
+afterEach(() => quiet());
+
+const outbox = () =>
+  new Outbox(
+    () => ME,
+    () => undefined,
+  );
+const open = (pack: Pack = demoPack()) => new JobStore(pack.context.job.id, pack, outbox());
+const json = (body: unknown) => Promise.resolve(new Response(JSON.stringify(body), { status: 200 }));
+
+/** The demo's first opening with a verdict of the server, made of what it really is or of something else. */
+function judgedPack(change: (mark: string) => string = (mark) => mark): { pack: Pack; verdict: Judgement } {
+  const pack = demoPack();
+  const [part, ...rest] = pack.openings;
+  if (!part) throw new Error('the demo has no opening');
+  const opening = openingOf(part.document, part.readings);
+  const verdict = judge(planOpening(opening, pack.context), { heat: 'unsolved' });
+  const judged = { mark: change(judgeMark(pack.context)(opening)), judgement: verdict };
+  return { pack: { ...pack, openings: [{ ...part, judged }, ...rest] }, verdict };
+}
+
+describe('the verdict shown', () => {
+  it('is the one the server keeps, as long as the opening is what was judged; nothing is planned for it', () => {
+    const { pack, verdict } = judgedPack();
+    const store = open(pack);
+    expect(store.names[0]?.judgement).toEqual(verdict);
+    expect(store.canPlan).toBe(false);
+  });
+
+  it('of something else is not shown: the opening is judged here, without heat, and says that heat is at work', async () => {
+    const { pack } = judgedPack(() => 'another');
+    const store = open(pack);
+    expect(store.names[0]?.judgement).toBeNull();
+    await store.judgeRest();
+    expect(store.names[0]?.judgement).toMatchObject({ working: true });
+    expect(store.names.every(({ judgement }) => judgement !== null)).toBe(true);
+  });
+
+  it('goes the moment a figure is entered that is not sent yet', () => {
+    const { pack, verdict } = judgedPack();
+    const store = open(pack);
+    const [part] = pack.openings;
+    const first = item(1);
+    store.outbox.items = [
+      {
+        ...first,
+        opening: part?.document.id ?? '',
+        type: 'reading',
+        record: {
+          id: first.id,
+          opening: part?.document.id as never,
+          point: 'widthTop',
+          from: 'outside',
+          value: { typed: '901', mm: 901 },
+          replaces: [],
+          instrument: 'tape',
+          at: '2026-11-23T10:00:00.000Z',
+        } as never,
+      } as never,
+    ];
+    expect(store.names[0]?.judgement).not.toEqual(verdict);
+  });
+
+  it('needs plans asked for: a page that did not is told so, and no plan is made behind its back', async () => {
+    const store = open();
+    expect(() => store.plans).toThrow(/did not ask for planning/);
+    await store.planning();
+    expect(store.plans).toHaveLength(demoPack().openings.length);
+    const [plan] = store.plans;
+    expect(plan && store.planOf(plan.opening)).toBe(plan);
+  });
+});
+
+describe('answers of the server', () => {
+  it('an answer overtaken by a newer one is not shown', async () => {
+    const store = open(demoPack(5));
+    quiet = answering(() => json({ ...demoPack(4), openings: [] }));
+    await store.refresh();
+    expect(store.pack.revision).toBe(5);
+    expect(store.views.size).toBeGreaterThan(0);
+  });
+
+  it('one that is no pack is refused, and what was there stays', async () => {
+    const store = open(demoPack(5));
+    quiet = answering(() => json({ hello: 'world' }));
+    expect(await store.refresh()).toBe(false);
+    expect(store.pack.revision).toBe(5);
+  });
+
+  it('a part of one opening replaces that one only', async () => {
+    const store = open(demoPack(5));
+    const [part] = store.pack.openings;
+    if (!part) throw new Error('the demo has no opening');
+    const renamed = { ...part, version: 2, document: { ...part.document, name: 'moved' } };
+    quiet = answering(() => json({ revision: 6, part: renamed }));
+    expect(await store.refresh(part.document.id)).toBe(true);
+    expect(store.view(part.document.id)?.opening.name).toBe('moved');
+    expect(store.pack.openings).toHaveLength(demoPack().openings.length);
+  });
+});
+
+describe('opening a job', () => {
+  it('waits for no network where the device has a copy, and says so where it has none', async () => {
+    const from: typeof fetch = () => json(demoPack(9));
+    const first = await openJob('skarv-point', outbox(), from);
+    expect(first.ok && first.store.pack.revision).toBe(9);
+    const dead: typeof fetch = () => Promise.reject(new TypeError('no network'));
+    const again = await openJob('skarv-point', outbox(), dead);
+    expect(again.ok && again.store.pack.revision).toBe(9);
+    const unknown = await openJob('never-seen', outbox(), dead);
+    expect(unknown).toMatchObject({ ok: false, status: 503 });
+  });
+
+  it('that one may no longer see is forgotten on the device', async () => {
+    await openJob('left-job', outbox(), () => json(demoPack(9)));
+    const refused: typeof fetch = () => Promise.resolve(new Response('', { status: 403 }));
+    expect(await openJob('left-job', outbox(), refused)).toMatchObject({ ok: false, status: 403 });
+    const dead: typeof fetch = () => Promise.reject(new TypeError('no network'));
+    await vi.waitFor(async () =>
+      expect(await openJob('left-job', outbox(), dead)).toMatchObject({ ok: false, status: 503 }),
+    );
+  });
+});

@@ -1,0 +1,378 @@
+/** One job as this device knows it: what the server last said, and on top of it what waits here to be sent. */
+import { offlineWords } from '$lib/device/words.ts';
+import { keepPack, type OutboxItem } from '$lib/device/database.ts';
+import { heardSchema, partAnswer, type Heard } from '$lib/contract/answers.ts';
+import { packSchema, type OpeningPart, type Pack } from '$lib/contract/pack.ts';
+import { answerOf, inText } from '$lib/contract/read.ts';
+import { judgeMark } from '$lib/contract/judged.ts';
+import type { Planner } from './planner.ts';
+import {
+  openingOf,
+  type Build,
+  type Collision,
+  type Entry,
+  type Issue,
+  type JobContext,
+  type Judgement,
+  type Opening,
+  type OpeningDocument,
+  type Plan,
+  thawedIssue,
+  type Reading,
+  type ThawedBuild,
+} from '@hulvek/core';
+import { SvelteMap } from 'svelte/reactivity';
+import { idle } from '$lib/device/idle.ts';
+import { openingRow, type OpeningName, type OpeningRow } from './opening-row.ts';
+import { sentence, type Outbox } from '$lib/device/outbox.svelte.ts';
+
+/** An opening with everything known of it here, sent or not; `document` is what the server has. */
+export interface OpeningView extends OpeningPart {
+  /** As it stands here: with the draft, where there is one. */
+  readonly opening: Opening;
+}
+
+interface JudgedHere {
+  readonly opening: Opening;
+  readonly context: JobContext;
+  readonly judgement: Judgement;
+}
+
+/** Changes that follow each other at once are asked for together. */
+const TOGETHER_ms = 150;
+/** Items taken by the server, remembered until answers without them have all arrived. */
+const MOST_ABSORBED = 500;
+/** More than these are asked for as the whole job. */
+const FEW_OPENINGS = 4;
+
+export class JobStore {
+  readonly id: string;
+  readonly outbox: Outbox;
+  pack = $state.raw() as Pack;
+  #heardUpTo = 0;
+  /** Revision of the newest answer shown, by opening. */
+  readonly #shown = new Map<string, number>();
+  #absorbed: readonly OutboxItem[] = [];
+  /** Openings to ask for; `null` stands for the whole job. */
+  readonly #changed = new Set<string | null>();
+  #asking: ReturnType<typeof setTimeout> | undefined;
+  #keeping: ReturnType<typeof setTimeout> | undefined;
+  readonly #views = new Map<
+    string,
+    { part: OpeningPart; waiting: string; draft: OpeningDocument | undefined; view: OpeningView }
+  >();
+  readonly #plans = new Map<string, { opening: Opening; context: JobContext; plan: Plan }>();
+  /** Verdicts without heat, of openings that differ here from what the server judged. */
+  readonly #judgedHere = new SvelteMap<string, JudgedHere>();
+  readonly #marks = new WeakMap<Opening, string>();
+  #judging = false;
+  /** Plans on this device; `null` until a page that needs one was opened. */
+  #planner = $state.raw<Planner | null>(null);
+  /** Choices that are being made and not yet saved, by opening: everything on this device goes by them. */
+  readonly drafts = new SvelteMap<string, OpeningDocument>();
+
+  constructor(id: string, pack: Pack, outbox: Outbox) {
+    this.id = id;
+    this.pack = pack;
+    this.outbox = outbox;
+  }
+
+  get context(): JobContext {
+    return this.pack.context;
+  }
+
+  waiting = $derived.by(() => this.outbox.items.filter((item) => item.job === this.id));
+  refused = $derived.by(() => this.waiting.filter((item) => item.refusal !== ''));
+
+  views = $derived.by((): ReadonlyMap<string, OpeningView> => {
+    const sound = new Map<string, OutboxItem[]>();
+    for (const item of this.waiting) {
+      if (item.refusal !== '') continue;
+      const own = sound.get(item.opening);
+      if (own) own.push(item);
+      else sound.set(item.opening, [item]);
+    }
+    return new Map(
+      this.pack.openings.map((part) => {
+        const id = part.document.id;
+        return [id, this.#view(part, sound.get(id) ?? [])];
+      }),
+    );
+  });
+
+  /** Whether plans can be made on this device by now. */
+  get canPlan(): boolean {
+    return this.#planner !== null;
+  }
+
+  /**
+   * The wall that work goes by. A device may have kept a frozen plan from before walls were kept: that one is planned
+   * again, once `planning` is done.
+   */
+  frozenOf(issue: Issue): ThawedBuild | null {
+    return thawedIssue(issue) ?? this.#planner?.frozenBuild(issue, this.context.job) ?? null;
+  }
+
+  /** Fetches what plans are made with, once. */
+  async planning(): Promise<void> {
+    this.#planner ??= (await import('./planner.ts')).planner;
+  }
+
+  /** Every opening planned as it stands here, drafts included, in the order of the job. Only after `planning`. */
+  plans = $derived.by((): readonly Plan[] =>
+    [...this.views.values()].map((view) => this.planOf(view.opening)),
+  );
+
+  /** What every page that names openings shows of them. */
+  names = $derived.by((): readonly OpeningName[] =>
+    [...this.views.values()].map(({ opening }) => ({
+      id: opening.id,
+      mark: opening.mark,
+      name: opening.name,
+      judgement: this.judgementOf(opening.id),
+    })),
+  );
+
+  /** Only after `planning`. */
+  rows = $derived.by((): readonly OpeningRow[] => {
+    const now = new Date().toISOString();
+    return this.plans.flatMap((plan) => {
+      const view = this.views.get(plan.opening.id);
+      return view
+        ? [
+            openingRow(
+              plan,
+              { ...view, judgement: this.judgementOf(view.opening.id), steps: this.#stepsOf(view) },
+              now,
+            ),
+          ]
+        : [];
+    });
+  });
+
+  #stepsOf({ issues }: OpeningView): Build['steps'] | null {
+    const issue = issues.at(-1);
+    return (issue && this.frozenOf(issue)?.build.steps) ?? null;
+  }
+
+  /** Openings of one façade that are too near each other. Only after `planning`. */
+  collisions = $derived.by((): readonly Collision[] => this.#planner?.collisions(this.plans) ?? []);
+
+  /** Those of one opening, looked for on its own façade only; none known before `planning`. */
+  collisionsOf(id: string): readonly Collision[] {
+    const own = this.views.get(id)?.opening;
+    if (own?.position === undefined || !this.#planner) return [];
+    const beside = [...this.views.values()].filter(
+      ({ opening }) => opening.position !== undefined && opening.facade === own.facade,
+    );
+    const found = this.#planner.collisions(beside.map(({ opening }) => this.planOf(opening)));
+    return found.filter((c) => c.openings.includes(id));
+  }
+
+  #mark = $derived.by(() => judgeMark(this.context));
+
+  /** The verdict the server keeps of an opening exactly as it stands here. */
+  #judgedThere({ opening, judged }: OpeningView): Judgement | null {
+    if (!judged) return null;
+    const mark = this.#marks.get(opening) ?? this.#mark(opening);
+    this.#marks.set(opening, mark);
+    return judged.mark === mark ? judged.judgement : null;
+  }
+
+  /** The one verdict of an opening; `null` for the moment until somebody has judged it as it stands. */
+  judgementOf(id: string): Judgement | null {
+    const view = this.views.get(id);
+    if (!view) return null;
+    const here = this.#judgedHere.get(id);
+    const isNow = here && here.opening === view.opening && here.context === this.context;
+    return this.#judgedThere(view) ?? (isNow ? here.judgement : null);
+  }
+
+  /** Judges an opening on this device, without heat, unless it is judged as it stands. Only after `planning`. */
+  judgeHere(opening: Opening): Judgement {
+    const view = this.views.get(opening.id);
+    const there = view?.opening === opening ? this.#judgedThere(view) : null;
+    if (there) return there;
+    const plan = this.planOf(opening);
+    const collides = opening.position !== undefined && this.collisionsOf(opening.id).length > 0;
+    return this.#needPlanner().judge(plan, { collides, heat: plan.build ? 'working' : 'left-out' });
+  }
+
+  /** Judges whatever nobody has judged as it stands, one opening at a time while the page rests. */
+  async judgeRest(): Promise<void> {
+    if (this.#judging) return;
+    this.#judging = true;
+    try {
+      for (;;) {
+        const next = [...this.views.values()].find(({ opening }) => this.judgementOf(opening.id) === null);
+        if (!next) return;
+        await this.planning();
+        await idle();
+        const { opening } = next;
+        const { context } = this;
+        if (this.views.get(opening.id)?.opening !== opening) continue;
+        this.#judgedHere.set(opening.id, { opening, context, judgement: this.judgeHere(opening) });
+      }
+    } finally {
+      this.#judging = false;
+    }
+  }
+
+  #needPlanner(): Planner {
+    if (!this.#planner) throw new Error(`job ${this.id} is planned on a page that did not ask for planning`);
+    return this.#planner;
+  }
+
+  view(opening: string): OpeningView | null {
+    return this.views.get(opening) ?? null;
+  }
+
+  /** The plan of an opening, worked out once for the same opening in the same job. */
+  planOf(opening: Opening): Plan {
+    const { context } = this;
+    const known = this.#plans.get(opening.id);
+    if (known && known.opening === opening && known.context === context) return known.plan;
+    const plan = this.#needPlanner().planOpening(opening, context);
+    this.#plans.set(opening.id, { opening, context, plan });
+    return plan;
+  }
+
+  /** Keeps items that the server took, until the server itself tells of them. */
+  absorb(items: readonly OutboxItem[]): void {
+    if (items.length === 0) return;
+    this.#absorbed = [...this.#absorbed, ...items].slice(-MOST_ABSORBED);
+    const openings = this.pack.openings.map((part) =>
+      items.filter((item) => item.opening === part.document.id).reduce(withItem, part),
+    );
+    this.#keep({ ...this.pack, openings });
+    // What a picture is, only the server says.
+    for (const item of items) if (item.type === 'photo') void this.refresh(item.opening);
+  }
+
+  /** What the server now has as the choices of an opening. */
+  saved(opening: string, stored: Pick<OpeningPart, 'document' | 'version'>): void {
+    this.#replace(opening, (part) => (part.version < stored.version ? { ...part, ...stored } : part));
+  }
+
+  /** Asks the server for one opening, or for the whole job; `false` without an answer: everything stays as it is. */
+  async refresh(opening: string | null = null): Promise<boolean> {
+    try {
+      const path = opening === null ? 'pack' : `openings/${opening}`;
+      const response = await fetch(`/api/jobs/${this.id}/${path}`);
+      if (!response.ok) return false;
+      if (opening === null) this.#takePack(await answerOf(response, packSchema));
+      else this.#takePart(opening, await answerOf(response, partAnswer));
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  /** Changes something of the job itself; a sentence when it was refused. It needs the server for the last word. */
+  async put(what: 'shelf' | 'site', body: unknown): Promise<string> {
+    try {
+      const response = await fetch(`/api/jobs/${this.id}/${what}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+      const refused = response.ok ? '' : await sentence(response);
+      await this.refresh();
+      return refused;
+    } catch {
+      return offlineWords.needsNetwork;
+    }
+  }
+
+  /** Follows what others do, until the function it returns is called. */
+  follow(): () => void {
+    const stream = new EventSource(`/api/jobs/${this.id}/changes`);
+    // The line is there: what waits can go.
+    stream.onopen = () => void this.outbox.send();
+    stream.onmessage = ({ data }) => this.#heard(inText(heardSchema, String(data)));
+    return () => stream.close();
+  }
+
+  /** Notes one change, to be asked for together with those that follow at once. */
+  #heard(heard: Heard | null): void {
+    if (!heard) return;
+    const { revision, opening } = heard;
+    const known = Math.max(this.pack.revision, this.#heardUpTo);
+    if (revision <= known) return;
+    // What was missed before it, or what is not one opening, asks for the whole job.
+    const whole = revision !== known + 1 || typeof opening !== 'string';
+    this.#heardUpTo = revision;
+    this.#changed.add(whole ? null : opening);
+    clearTimeout(this.#asking);
+    this.#asking = setTimeout(() => void this.#askForChanges(), TOGETHER_ms);
+  }
+
+  async #askForChanges(): Promise<void> {
+    const changed = [...this.#changed];
+    const upTo = this.#heardUpTo;
+    this.#changed.clear();
+    const whole = changed.includes(null) || changed.length > FEW_OPENINGS;
+    let answered = true;
+    for (const opening of whole ? [null] : changed) answered = (await this.refresh(opening)) && answered;
+    if (!answered) {
+      // The next thing heard then looks like a gap, and asks for everything.
+      this.#heardUpTo = this.pack.revision;
+    } else if (upTo > this.pack.revision) this.pack = { ...this.pack, revision: upTo };
+  }
+
+  /** An answer that was overtaken by a newer one is not shown: what was there would go and come again. */
+  #takePack(pack: Pack): void {
+    if (pack.revision < this.pack.revision) return;
+    this.#keep({ ...pack, openings: pack.openings.map((part) => this.#withAbsorbed(part)) });
+  }
+
+  #takePart(opening: string, { revision, part }: { revision: number; part: OpeningPart }): void {
+    if (revision < Math.max(this.pack.revision, this.#shown.get(opening) ?? 0)) return;
+    this.#shown.set(opening, revision);
+    this.#replace(opening, () => this.#withAbsorbed(part));
+  }
+
+  /** What the server took just now may be missing from an answer that was already on its way. */
+  #withAbsorbed(part: OpeningPart): OpeningPart {
+    return this.#absorbed.filter((item) => item.opening === part.document.id).reduce(withItem, part);
+  }
+
+  #keep(pack: Pack): void {
+    this.pack = pack;
+    // Written down once for many changes in a row; the server has them all.
+    clearTimeout(this.#keeping);
+    this.#keeping = setTimeout(() => void keepPack(this.id, this.pack).catch(() => undefined), TOGETHER_ms);
+  }
+
+  #replace(opening: string, change: (part: OpeningPart) => OpeningPart): void {
+    if (!this.pack.openings.some((part) => part.document.id === opening)) return void this.refresh();
+    this.#keep({
+      ...this.pack,
+      openings: this.pack.openings.map((part) => (part.document.id === opening ? change(part) : part)),
+    });
+  }
+
+  #view(part: OpeningPart, items: readonly OutboxItem[]): OpeningView {
+    const waiting = items.map((item) => item.id).join();
+    const draft = this.drafts.get(part.document.id);
+    const known = this.#views.get(part.document.id);
+    if (known && known.part === part && known.waiting === waiting && known.draft === draft) return known.view;
+    const whole = items.reduce(withItem, part);
+    const view = { ...whole, opening: openingOf(draft ?? whole.document, whole.readings) };
+    this.#views.set(part.document.id, { part, waiting, draft, view });
+    return view;
+  }
+}
+
+/** The opening as if the server had taken the item. */
+function withItem(part: OpeningPart, item: OutboxItem): OpeningPart {
+  const person = item.by.name;
+  if (item.type === 'reading') {
+    const reading: Reading = { ...item.record, person };
+    const there = part.readings.some((r) => r.id === reading.id);
+    return there ? part : { ...part, readings: [...part.readings, reading] };
+  }
+  const entry: Entry = { ...item.record, person };
+  const there = part.entries.some((e) => e.id === entry.id);
+  return there ? part : { ...part, entries: [...part.entries, entry] };
+}

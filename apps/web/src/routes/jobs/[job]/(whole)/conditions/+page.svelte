@@ -1,0 +1,40 @@
+<script lang="ts">
+  import JobPage from '$lib/features/shell/JobPage.svelte';
+  import JointSeasonForm from '$lib/features/conditions/JointSeasonForm.svelte';
+  import MonthsForm from '$lib/features/conditions/MonthsForm.svelte';
+  import PricesForm from '$lib/features/conditions/PricesForm.svelte';
+  import { conditionText } from '$lib/features/conditions/words.ts';
+
+  let { data } = $props();
+</script>
+
+<JobPage view="conditions" lead={conditionText.lead}>
+  {#if !data.store.pack.rights.includes('settings')}<p class="quiet">{conditionText.readOnly}</p>{/if}
+  {#key data.store.id}
+    <div class="parts">
+      <MonthsForm store={data.store} />
+      <div class="second">
+        <JointSeasonForm store={data.store} />
+        <PricesForm store={data.store} />
+      </div>
+    </div>
+  {/key}
+</JobPage>
+
+<style>
+  .parts {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: var(--gap-6);
+  }
+  .second {
+    display: grid;
+    gap: var(--gap-6);
+    align-content: start;
+  }
+  @media (max-width: 900px) {
+    .parts {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

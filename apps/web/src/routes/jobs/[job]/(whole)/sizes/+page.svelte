@@ -1,0 +1,63 @@
+<script lang="ts">
+  import JobPage from '$lib/features/shell/JobPage.svelte';
+  import DepthTable from '$lib/features/sizes/DepthTable.svelte';
+  import OrderSize from '$lib/features/sizes/OrderSize.svelte';
+  import SlopeSetOut from '$lib/features/sizes/SlopeSetOut.svelte';
+  import WallEditor from '$lib/features/sizes/WallEditor.svelte';
+  import { sizesWords, wallWords } from '$lib/features/sizes/words.ts';
+  import { jobWords } from '$lib/features/shell/words.ts';
+
+  let { data } = $props();
+  const store = $derived(data.store);
+  let chosen = $state('');
+  const plan = $derived(
+    store.plans.find((p) => p.opening.id === chosen) ?? store.plans.find((p) => p.fit) ?? store.plans[0],
+  );
+</script>
+
+<JobPage view="sizes" lead={sizesWords.lead}>
+  {#if plan}
+    <label class="opening">
+      {sizesWords.opening}
+      <select value={plan.opening.id} onchange={(event) => (chosen = event.currentTarget.value)}>
+        {#each store.plans as p (p.opening.id)}
+          <option value={p.opening.id}>{p.opening.mark} {p.opening.name}</option>
+        {/each}
+      </select>
+    </label>
+    <div class="parts">
+      {#key plan.opening.id}
+        <OrderSize {plan} />
+        <SlopeSetOut {plan} />
+        <DepthTable {plan} />
+        {#if plan.wall && plan.method}
+          <section aria-label={wallWords.layers}>
+            {#key `${plan.wall.id} ${plan.method.id}`}<WallEditor
+                {store}
+                wall={plan.wall}
+                method={plan.method}
+              />{/key}
+          </section>
+        {/if}
+      {/key}
+    </div>
+  {:else}<p>{jobWords.empty}</p>{/if}
+</JobPage>
+
+<style>
+  .opening {
+    display: flex;
+    align-items: center;
+    gap: var(--gap-3);
+    font-weight: 500;
+  }
+  .opening select {
+    width: 16rem;
+  }
+  .parts {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(min(100%, 22rem), 1fr));
+    gap: var(--gap-6);
+    align-items: start;
+  }
+</style>

@@ -1,0 +1,23 @@
+import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
+import type { Component } from 'svelte';
+import type { Stage } from '../../../../../params/stage.ts';
+
+type StageView = Component<{ editor: OpeningEditor; stage: Stage }>;
+
+/** A stage is fetched when it is opened; the device keeps them all for where there is no network. */
+const STAGES: Readonly<Partial<Record<Stage, () => Promise<{ default: unknown }>>>> = {
+  measure: () => import('$lib/features/measure/MeasureStage.svelte'),
+  detail: () => import('$lib/features/detail/DetailStage.svelte'),
+  prove: () => import('$lib/features/prove/ProveStage.svelte'),
+  install: () => import('$lib/features/install/InstallStage.svelte'),
+};
+/** Stages that plan; the others ask for a plan where they need one. */
+const PLANNING: readonly Stage[] = ['measure', 'detail', 'prove'];
+const later = () => import('$lib/features/shell/LaterStage.svelte');
+
+export const load = async ({ params, parent }) => {
+  const stage = params.stage as Stage;
+  const [{ default: view }, { store }] = await Promise.all([(STAGES[stage] ?? later)(), parent()]);
+  if (PLANNING.includes(stage)) await store.planning();
+  return { stage, view: view as StageView };
+};

@@ -1,0 +1,4 @@
+export const load = async ({ parent }) => {
+  const { store } = await parent();
+  await store.planning();
+};
