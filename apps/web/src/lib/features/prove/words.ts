@@ -283,7 +283,7 @@ export const proveText = {
       'Weather on the left. Dashed: the pen line from the wall’s air layer to the frame; a cross where the pen has to be lifted.',
   },
   job: {
-    lead: 'Which opening fails which proof. Heat comes from the job’s last solved run.',
+    lead: 'Which opening fails which proof. Heat is solved by itself after every change; figures are under Heat.',
     search: 'Find an opening',
     only: 'Show',
     all: 'All openings',

@@ -17,7 +17,7 @@
   import { stages, type Stage } from '../../../params/stage.ts';
 
   let { job, opening, judgement }: StageRailProps = $props();
-  const READY: readonly Stage[] = ['measure', 'detail', 'install'];
+  const READY: readonly Stage[] = ['measure', 'detail', 'prove', 'install'];
   const frame = $derived(openingFrame(readingsFromOutside(opening.survey)));
   const now = $derived(page.params.stage);
   const reached = $derived<Partial<Record<Stage, boolean>>>({

@@ -38,7 +38,7 @@ export const jobWords = {
   columns: {
     mark: 'Mark',
     name: 'Opening',
-    fit: 'Fit and sizes',
+    fit: 'Verdict',
     done: 'Installed',
     size: 'Unit, width × height',
     facade: 'Façade',
@@ -64,7 +64,7 @@ export const jobWords = {
   } satisfies Record<FitVerdict, string>,
   soFar: (fit: string) => `${fit} so far`,
   scope:
-    'The verdict covers fit, the choices of the method, cut sizes, water, air, moisture and loads. Heat is proven beside it.',
+    'The verdict covers fit, delivery, the choices of the method, water, air, heat, joint, moisture and loads. Heat is solved by itself after every change.',
 };
 
 export const stagesWords = {
