@@ -24,6 +24,7 @@ import { judgeFit } from '../fit/verdict.ts';
 import type { StepRow } from '../methods/method.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import { contentHash } from '../quantities/content-hash.ts';
+import { once } from '../quantities/once.ts';
 import { cutSize } from '../geometry/sheet.ts';
 
 /** Least clear size that must remain above the sloped sill and inside a buck for anything to be described at all. */
@@ -81,7 +82,8 @@ function built(input: BuildInput): Build | null {
   };
   const pieces = rows.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
   if (fit.result.trim.length > 0) facts.add('opening-must-be-trimmed');
-  const steps = orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, pieces, fit));
+  const here = new Set([...pieces.map((piece) => piece.id), 'opening']);
+  const steps = orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, { here, pieces, fit }));
   return {
     wall,
     unit,
@@ -162,18 +164,32 @@ function fitUnit(input: {
 const rounded = (mm: number): number => Math.round(mm);
 
 /** The row with only what there is to do here: events about pieces of other methods fall out. */
-function plannedStep({ when: _, ...row }: StepRow, pieces: readonly Piece[], fit: Fit): PlannedStep {
-  const here = new Set([...pieces.map((piece) => piece.id), 'opening']);
+function plannedStep(
+  { when: _, ...row }: StepRow,
+  { here, pieces, fit }: { here: ReadonlySet<string>; pieces: readonly Piece[]; fit: Fit },
+): PlannedStep {
   const events = row.events.filter((event) => here.has(event.thing));
   const covers = row.covers.filter((id) => here.has(id));
   const placed = events.filter((e) => e.op === 'place' || e.op === 'fill').map((e) => e.thing);
   const places = [...new Set(placed)];
-  const sizes = pieces.filter((piece) => places.includes(piece.id)).map(pieceContent);
-  const shims = pieces.some((piece) => piece.roles.includes('shims') && places.includes(piece.id))
-    ? fit.shims.map((s) => [s.side, rounded(s.at_mm), rounded(s.thickness_mm)])
-    : [];
-  const { id, holdPoint } = row;
-  return { ...row, events, covers, places, hash: contentHash({ id, events, holdPoint, sizes, shims }) };
+  const hash = once(() => {
+    const own = pieces.filter((piece) => places.includes(piece.id));
+    const shims = own.some((piece) => piece.roles.includes('shims'))
+      ? fit.shims.map((s) => [s.side, rounded(s.at_mm), rounded(s.thickness_mm)])
+      : [];
+    const { id, holdPoint } = row;
+    return contentHash({ id, events, holdPoint, sizes: own.map(pieceContent), shims });
+  });
+  return {
+    ...row,
+    events,
+    covers,
+    places,
+    // Asked for only where work is frozen or compared.
+    get hash() {
+      return hash();
+    },
+  };
 }
 
 function pieceContent(piece: Piece): unknown {
