@@ -1,12 +1,14 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
 import {
+  axisIds,
   cutList,
   exampleJob,
   filledIn,
   frozenBuild,
   issueOf,
   openingsOf,
+  parameters,
   planOpening,
   presetIds,
   progress,
@@ -18,6 +20,7 @@ import {
   type Plan,
   type PresetId,
 } from '@hulvek/core';
+import { addedAxes } from '../src/documents/added.ts';
 import { plain } from './golden/record.ts';
 
 const planned = (preset: PresetId): Plan => {
@@ -32,6 +35,34 @@ const frozenOf = (plan: Plan): Issue => {
   if (!issue) throw new Error('nothing is built');
   return issue;
 };
+
+/** 28 November 2026. Whatever comes later stands in `documents/added.ts`. */
+const AXES_WHEN_FIRST_FROZEN: readonly string[] = [
+  'waterLayer',
+  'airLayer',
+  'wrapEdge',
+  'flapEdge',
+  'sequence',
+  'mount',
+  'setFrom',
+  'position',
+  'buck',
+  'sillDrain',
+  'pan',
+  'jambs',
+  'bedding',
+  'beadOn',
+  'bottomFin',
+  'tapeEdge',
+  'outerJoint',
+  'head',
+  'windSkirt',
+  'innerSeal',
+  'gapFill',
+  'shims',
+  'guard',
+  'trim',
+];
 
 describe('a frozen plan', () => {
   it.each(presetIds)(
@@ -64,6 +95,22 @@ describe('a frozen plan', () => {
     expect(frozenBuild(other, planned('drained-head-flap').job.job)?.cuts[0]?.length_mm).toBe(
       first.length_mm + 123,
     );
+  });
+
+  it('from before an axis or a number was added is read with what its wall had then', () => {
+    const issue = structuredClone(frozenOf(planned('drained-head-flap')));
+    const { build } = issue;
+    if (!build) throw new Error('no wall was kept');
+    const numbers: Record<string, number> = { ...build.numbers };
+    delete numbers.film;
+    const result = read('issue', { ...issue, build: { ...build, numbers } });
+    expect(result.ok && result.value.build?.numbers.film).toBe(parameters.film.initial);
+    expect(result.ok && result.value.build?.choices).toEqual(build.choices);
+  });
+
+  it('knows for every axis added since walls are frozen what older walls had', () => {
+    const added = axisIds.filter((axis) => !AXES_WHEN_FIRST_FROZEN.includes(axis));
+    expect(added.filter((axis) => addedAxes[axis] === undefined)).toEqual([]);
   });
 
   it('from before walls were kept is filled in, and no tick is asked for again', () => {

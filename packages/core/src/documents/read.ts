@@ -8,6 +8,7 @@ import { materialSchema } from './material.ts';
 import { methodSchema } from './method.ts';
 import { openingDocumentSchema, openingSchema } from './opening.ts';
 import { plainProblems, type DocumentProblem } from './plain-problem.ts';
+import { withAdded } from './added.ts';
 import { isFields, withPresentNames } from './renamed.ts';
 import { readingSchema } from './survey.ts';
 import { unitSchema } from './unit.ts';
@@ -41,7 +42,12 @@ const migrations: Partial<Record<DocumentKind, (value: unknown) => unknown>> = {
   'opening-as-measured': withPresentNames,
   issue: (value) =>
     isFields(value)
-      ? { ...value, opening: withPresentNames(value.opening), method: withPresentNames(value.method) }
+      ? {
+          ...value,
+          opening: withPresentNames(value.opening),
+          method: withPresentNames(value.method),
+          ...(value.build !== undefined && { build: withAdded(value.build) }),
+        }
       : value,
 };
 
