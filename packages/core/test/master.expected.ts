@@ -1,0 +1,558 @@
+/**
+ * What a plan says in the hands of somebody who has done the work for years: figures to the sixteenth, pieces that are
+ * there and pieces that are not, words on a card, findings. Written before the code that must meet it; every row is a
+ * school, what is changed about it, and one thing that must come out.
+ *
+ * Names of choices, steps, pieces and findings that the program does not know yet are the names they are to get.
+ */
+import type { PresetId } from '@hulvek/core';
+
+const PRACTICE = 'common practice, no source';
+const inch = (figure: number): number => figure * 25.4;
+
+/** What differs from the school's example: a casement of 900 × 1200 mm in an opening that fits it. */
+export interface Given {
+  readonly school: PresetId;
+  readonly choices?: Readonly<Record<string, string>>;
+  /** mm and degrees, by parameter. */
+  readonly numbers?: Readonly<Record<string, number>>;
+  /** Fields of the unit; lengths in mm. */
+  readonly unit?: Readonly<Record<string, unknown>>;
+  readonly readings?: Readonly<Record<string, number>>;
+  readonly wall?: string;
+  readonly job?: Readonly<Record<string, unknown>>;
+}
+
+export type Expected =
+  | { readonly figure: string; readonly is: number; readonly within?: number }
+  | { readonly finding: string; readonly severity?: 'fails' | 'watch' | 'not-checkable' | 'note' }
+  | { readonly noFinding: string }
+  | { readonly card: string; readonly says: RegExp }
+  | { readonly card: string; readonly neverSays: RegExp }
+  | { readonly step: string }
+  | { readonly noStep: string }
+  | { readonly before: readonly [first: string, then: string] }
+  | { readonly piece: string; readonly count?: number }
+  | { readonly noPiece: string }
+  /** Minutes that must lie between the end of one step and the start of another. */
+  | {
+      readonly lag: readonly [after: string, step: string];
+      readonly least_min?: number;
+      readonly most_min?: number;
+    };
+
+export interface MasterRow {
+  readonly says: string;
+  readonly given: Given;
+  readonly expect: Expected;
+  readonly source: string;
+}
+
+const row = (says: string, given: Given, expect: Expected, source: string = PRACTICE): MasterRow => ({
+  says,
+  given,
+  expect,
+  source,
+});
+
+const DRAINED: Given = { school: 'drained-head-flap' };
+const BARRIER: Given = { school: 'closed-barrier' };
+const STUDS: Given = { school: 'open-studs' };
+const POCKET: Given = { school: 'pocket' };
+const CLIPS: Given = { school: 'interior-clips' };
+const MASONRY: Given = { school: 'masonry-cavity' };
+/** 36 × 48 in before an outboard foam buck whose leg is 1 1/2 in, 1/4 in free on each side. */
+const BUCKED: Given = {
+  school: 'foam-buck-outboard',
+  unit: { width: inch(36), height: inch(48) },
+  numbers: { buckLeg: inch(1.5), frameClearance: inch(0.25) },
+};
+const BRACKETS: Given = {
+  school: 'interior-clips',
+  choices: { mount: 'gasketed-fin', setFrom: 'inside-brackets' },
+};
+const withChoices = (given: Given, choices: Given['choices']): Given => ({
+  ...given,
+  choices: { ...given.choices, ...choices },
+});
+const withNumbers = (given: Given, numbers: Given['numbers']): Given => ({
+  ...given,
+  numbers: { ...given.numbers, ...numbers },
+});
+const withUnit = (given: Given, unit: Given['unit']): Given => ({
+  ...given,
+  unit: { ...given.unit, ...unit },
+});
+
+/** One figure of the buck on every page. 36 + 2 × 1/4 + 2 × 1 1/2 = 39 1/2 in. */
+const buckFigures: readonly MasterRow[] = [
+  row('framing width of a bucked unit, under Units', BUCKED, {
+    figure: 'units.framing.width',
+    is: inch(39.5),
+  }),
+  row('the same under Sizes', BUCKED, { figure: 'sizes.framing.width', is: inch(39.5) }),
+  row('the same on the survey drawing', BUCKED, { figure: 'survey-drawing.width', is: inch(39.5) }),
+  row('unit to order for a framed width of 39 1/2 in', BUCKED, { figure: 'sizes.order.width', is: inch(36) }),
+  row(
+    'a leg chosen on the method goes before the number',
+    { ...BUCKED, numbers: { frameClearance: inch(0.25) }, job: { methodLeg: inch(2) } },
+    {
+      figure: 'units.framing.width',
+      is: inch(40.5),
+    },
+  ),
+  row('a leg changed on one opening counts there', withNumbers(BUCKED, { buckLeg: inch(1) }), {
+    figure: 'sizes.framing.width',
+    is: inch(38.5),
+  }),
+  row(
+    'a metric bucked width is rounded up to the millimetre',
+    { school: 'foam-buck-inside', numbers: { buckLeg: 38.4, frameClearance: 6.35 } },
+    {
+      // 900 + 2 × 6.35 + 2 × 38.4 = 989.5
+      figure: 'units.framing.width',
+      is: 990,
+    },
+  ),
+  row(
+    'in height the sill leg counts at its high edge with its levelling shims',
+    withNumbers(BUCKED, { slope: 5 }),
+    {
+      figure: 'sizes.framing.height - plan.least-height',
+      is: 0,
+      within: 0.01,
+    },
+  ),
+  row(
+    'buck pieces are short of the opening by the allowance in total, not twice',
+    withNumbers(BUCKED, { buckShort: 2 }),
+    {
+      figure: 'cut.buck-sill.leg-length - opening.width',
+      is: -2,
+    },
+  ),
+  row('front and leg of a buck piece differ in length', BUCKED, {
+    // The front runs on over the jambs' fronts on both sides.
+    figure: 'cut.buck-sill.front-length - cut.buck-sill.leg-length',
+    is: 128,
+  }),
+];
+
+/** 6 + 38 − 25 + 12 = 31 mm over 76 mm is 22.2°; 76 / cos 22.2° + 38 = 120 mm, of lengths sold 125 mm. */
+const buckScrews: readonly MasterRow[] = [
+  row(
+    'the hole misses the stud by gap + leg − hole offset',
+    { ...BUCKED, numbers: { buckLeg: 38 }, unit: {} },
+    {
+      figure: 'fasteners.missed',
+      is: 19,
+      within: 0.5,
+    },
+  ),
+  row(
+    'the angle that finds the stud 12 mm from its edge',
+    { ...BUCKED, numbers: { buckLeg: 38 }, unit: {} },
+    {
+      figure: 'fasteners.cure.angle',
+      is: 22,
+      within: 1,
+    },
+  ),
+  row(
+    'the length at that angle, of those that are sold',
+    { ...BUCKED, numbers: { buckLeg: 38 }, unit: {} },
+    {
+      figure: 'fasteners.cure.length',
+      is: 125,
+    },
+  ),
+  row('a straight screw that ends in a foam leg fails', withNumbers(BUCKED, { driveAngle: 0 }), {
+    finding: 'screw-ends-in-buck',
+    severity: 'fails',
+  }),
+  row('10° moves it only 13 mm: not enough', withNumbers(BUCKED, { driveAngle: 10 }), {
+    finding: 'screw-ends-in-buck',
+    severity: 'fails',
+  }),
+  row('at the angle that finds the stud it does not fail', withNumbers(BUCKED, { driveAngle: 24 }), {
+    noFinding: 'screw-ends-in-buck',
+  }),
+  row('a lumber buck with fasteners of its own carries the screw', withChoices(BUCKED, { buck: 'lumber' }), {
+    noFinding: 'screw-ends-in-buck',
+  }),
+  row(
+    'the maker of a foam buck allows it by name',
+    { ...BUCKED, job: { buckAllowsScrews: 'by its maker' } },
+    {
+      noFinding: 'screw-ends-in-buck',
+    },
+  ),
+  row('a screw from 100 mm is ordered early', withNumbers(BUCKED, { driveAngle: 24 }), {
+    finding: 'screw-to-order',
+  }),
+  row('the card says angle and length', withNumbers(BUCKED, { driveAngle: 24 }), {
+    card: 'fasten',
+    says: /24°.*125 mm/,
+  }),
+  row(
+    'every second hole on all four sides is a choice',
+    withChoices(DRAINED, { jambHoles: 'every-second-hole' }),
+    {
+      figure: 'fasteners.jamb.pitch',
+      is: 400,
+      within: 60,
+    },
+  ),
+  row('screws stand beside shims that come out, never through them', DRAINED, {
+    card: 'fasten',
+    says: /above or below the shim/i,
+  }),
+];
+
+const sills: readonly MasterRow[] = [
+  row('slope cut into the framing: no board', withChoices(DRAINED, { sillDrain: 'framed-slope' }), {
+    noPiece: 'board',
+  }),
+  row('and no height lost to one', withChoices(DRAINED, { sillDrain: 'framed-slope' }), {
+    figure: 'plan.board-height',
+    is: 0,
+  }),
+  row('and shims are wedges of fall × depth', withChoices(DRAINED, { sillDrain: 'framed-slope' }), {
+    card: 'align',
+    says: /wedge/i,
+  }),
+  row(
+    'a fall of 0.2° inward at the pan counts as level and wants a dam',
+    {
+      ...withChoices(DRAINED, { sillDrain: 'framed-slope' }),
+      readings: { sillFallLeft: -0.5, sillFallRight: -0.5 },
+    },
+    { finding: 'sill-level-without-dam' },
+  ),
+  row(
+    'level with a dam is sound',
+    {
+      ...withChoices(DRAINED, { sillDrain: 'back-dam' }),
+      readings: { sillFallLeft: 0, sillFallRight: 0 },
+    },
+    { noFinding: 'sill-too-flat' },
+  ),
+  row(
+    'steeper inward fails',
+    { ...DRAINED, readings: { sillFallLeft: -14, sillFallRight: -14 } },
+    {
+      finding: 'sill-falls-inward',
+      severity: 'fails',
+    },
+  ),
+  row('a masonry wall gets no sawn timber through its cavity', MASONRY, { noPiece: 'board' }),
+  row('but a sill of its own kind', MASONRY, { piece: 'masonry-sill' }),
+  row('with a damp course under it', MASONRY, { piece: 'damp-course' }),
+  row('and a tray with stop ends above the head', MASONRY, { piece: 'cavity-tray' }),
+  row('whose water leaves by weeps', MASONRY, { piece: 'weep' }),
+];
+
+/** Units are bought by openings of unit + 1/2 in and + 3/4 in. */
+const catalogue: readonly MasterRow[] = (
+  [
+    'drained-head-flap',
+    'closed-barrier',
+    'integral-sheathing',
+    'drained-full-jambs',
+    'interior-clips',
+  ] as const
+).flatMap((school) =>
+  [12.7, 19.05].map((more) =>
+    row(
+      `${school}: an opening of unit + ${more} mm fits, or is said to be too small before anything is ordered`,
+      {
+        school,
+        readings: { widthOver: more, heightOver: more },
+      },
+      { figure: 'fits-or-is-told', is: 1 },
+    ),
+  ),
+);
+
+const pansAndStrips: readonly MasterRow[] = [
+  row('a thin gap at the sill alone condemns no seal', DRAINED, { noFinding: 'seal-unfit' }),
+  row(
+    'a pan may run on beyond the frame of a deep wall',
+    { ...withNumbers(DRAINED, { panInset: 140 }), wall: 'double-stud' },
+    {
+      noFinding: 'pan-ends-under-frame',
+    },
+  ),
+  row('a pan that ends under the frame leaves the rest bare', withNumbers(DRAINED, { panInset: -20 }), {
+    finding: 'pan-ends-under-frame',
+  }),
+  row('membranes are to be had up to 300 mm', withNumbers(CLIPS, { sealWidth: 300 }), {
+    noFinding: 'not-planned',
+  }),
+  row(
+    '57 mm set back 9 mm over a joint of 22 mm keeps 26 mm of grip',
+    withNumbers(DRAINED, { sealWidth: 57, sealOnFrame: 9 }),
+    {
+      noFinding: 'seal-narrow',
+    },
+  ),
+  row(
+    'below the least grip a wider roll is offered first',
+    withNumbers(DRAINED, { sealWidth: 40, sealOnFrame: 9 }),
+    {
+      figure: 'fix.seal-narrow.first.sealWidth',
+      is: 60,
+      within: 20,
+    },
+  ),
+  row('a membrane pan lies under a metal pan', withChoices(DRAINED, { pan: 'membrane-under-metal' }), {
+    piece: 'pan-rigid',
+  }),
+  row('and is there itself', withChoices(DRAINED, { pan: 'membrane-under-metal' }), { piece: 'pan' }),
+  row('a unit with its own pan has nothing to cut for it', withChoices(DRAINED, { pan: 'of-unit' }), {
+    noPiece: 'pan',
+  }),
+];
+
+/** A cut of 200 mm at 45° lifts the hinge by 200 / √2 = 141 mm. */
+const flaps: readonly MasterRow[] = [
+  row(
+    'the hinge of a 200 mm slit',
+    withNumbers(DRAINED, { flapSlit: 200 }),
+    { figure: 'flap.hinge', is: 141.4, within: 0.1 },
+    'plane geometry',
+  ),
+  row(
+    'the hinge of a 150 mm slit',
+    withNumbers(DRAINED, { flapSlit: 150 }),
+    { figure: 'flap.hinge', is: 106.1, within: 0.1 },
+    'plane geometry',
+  ),
+  row('a reserve under 25 mm is a note', withNumbers(DRAINED, { flapSlit: 150, headTapeWidth: 100 }), {
+    finding: 'head-tape-past-flap',
+    severity: 'note',
+  }),
+  row('and no reverse lap', withNumbers(DRAINED, { flapSlit: 150, headTapeWidth: 100 }), {
+    noFinding: 'reverse-lap',
+  }),
+  row('slits at four corners free jamb flaps', withChoices(DRAINED, { slits: 'four-corners' }), {
+    piece: 'jamb-flap-left',
+  }),
+  row('in a drained method no tape closes the bottom fin', DRAINED, { noPiece: 'sill-tape' }),
+  row(
+    'wrap tucked in at the head too puts water behind the fin',
+    withChoices(DRAINED, { wrapEdge: 'turned-in', head: 'tucked' }),
+    {
+      finding: 'head-tucked-in',
+      severity: 'watch',
+    },
+  ),
+  row(
+    'unless a head layer of its own laps over it',
+    withChoices(DRAINED, { wrapEdge: 'turned-in', head: 'tucked-under-layer' }),
+    {
+      noFinding: 'head-tucked-in',
+    },
+  ),
+  row('open studs have no seams to tape', STUDS, { noStep: 'face-seams' }),
+  row(
+    'a seam above the head is left up',
+    withChoices({ school: 'integral-sheathing' }, { head: 'two-tapes', headSeam: 'left-up' }),
+    {
+      step: 'seam-down',
+    },
+  ),
+];
+
+const outerJoints: readonly MasterRow[] = [
+  row('a band outside is a piece with a size', withChoices(CLIPS, { outerJoint: 'precompressed' }), {
+    piece: 'outer-band',
+    count: 4,
+  }),
+  row('a rod behind sealant outside is one too', withChoices(CLIPS, { outerJoint: 'sealant-rod' }), {
+    piece: 'outer-rod',
+    count: 4,
+  }),
+  row('and so is the sealant', withChoices(CLIPS, { outerJoint: 'sealant-rod' }), {
+    piece: 'outer-sealant',
+    count: 4,
+  }),
+  row(
+    'a band may be set on the frame before the unit',
+    withChoices(CLIPS, { outerJoint: 'precompressed', bandFirst: 'on-frame' }),
+    {
+      before: ['band-on-frame', 'set-finless'],
+    },
+  ),
+  row('where courses lap there is a seam', STUDS, { piece: 'course-seam' }),
+  row(
+    'the leg of a cap is lapped by tape where no flap laps it',
+    withChoices({ school: 'fluid-recessed' }, { head: 'cap' }),
+    { piece: 'cap-tape' },
+  ),
+];
+
+/** 1 Btu/(h ft² °F) = 5.678 W/(m² K). */
+const labels: readonly MasterRow[] = [
+  row(
+    'a U of 0.30 on a North American label is 1.70 W/(m² K)',
+    withUnit(DRAINED, { uFactor: '0.30 Btu/(h ft² °F)' }),
+    {
+      figure: 'unit.u',
+      is: 1.703,
+      within: 0.001,
+    },
+    'definition of the British thermal unit, ISO 80000-5, from memory',
+  ),
+  row(
+    'labels of two rating procedures are not compared',
+    {
+      ...withUnit(DRAINED, { uFactor: 1.7, rating: 'iso' }),
+      job: { label: { uFactor: 1.9, rating: 'north-american' } },
+    },
+    { finding: 'label-procedures-differ', severity: 'not-checkable' },
+  ),
+  row(
+    'a label that nobody gave is not checkable',
+    { ...DRAINED, job: { facadeAsks: { uMost: 1.4 } } },
+    {
+      finding: 'label-missing',
+      severity: 'not-checkable',
+    },
+  ),
+];
+
+const guardsAndTrim: readonly MasterRow[] = [
+  row(
+    'a guard lies over the seal on four sides',
+    { school: 'drained-full-jambs' },
+    { piece: 'guard', count: 4 },
+  ),
+  row(
+    'its thickness enters the depth',
+    { school: 'drained-full-jambs' },
+    { figure: 'depth.guard', is: 3, within: 3 },
+  ),
+  row('a trim’s cap is cut', withChoices(DRAINED, { trim: 'frame-with-cap' }), { piece: 'trim-cap' }),
+  row(
+    'trim stands 10 mm above a head flashing',
+    withChoices(DRAINED, { trim: 'frame-with-cap', head: 'flap-and-cap' }),
+    {
+      figure: 'trim.head-gap',
+      is: 10,
+    },
+  ),
+  row('shims are counted once', DRAINED, { figure: 'cut.shims.count - fit.shims.count', is: 0 }),
+  row('where the choice says none, none are listed', withChoices(DRAINED, { shims: 'none' }), {
+    noPiece: 'shims',
+  }),
+];
+
+/** A fin that is taped over inside brackets is not nailed. */
+const unfastenedFins: readonly MasterRow[] = [
+  row('no bead behind it', BRACKETS, { noPiece: 'bead' }),
+  row('no fastener through it', BRACKETS, { figure: 'fasteners.fin.count', is: 0 }),
+  row('nothing misses the framing', BRACKETS, { noFinding: 'side-too-short' }),
+  row('top brackets first', BRACKETS, { card: 'set-on-brackets', says: /top brackets first/i }),
+  row('the fin is taped within its zone, sides then head', BRACKETS, { card: 'jamb-tapes', says: /zone/i }),
+  row('tape instead of a bead behind an integral fin', withChoices(DRAINED, { bedding: 'tape' }), {
+    piece: 'bedding-tape',
+  }),
+];
+
+const operation = (kind: string): Given => withUnit(DRAINED, { operation: kind });
+const sashKinds: readonly MasterRow[] = [
+  row('a casement is fastened at its hinge side first', operation('casement'), {
+    card: 'fasten',
+    says: /hinge side first/i,
+  }),
+  row('latched while it is fastened', operation('casement'), { card: 'fasten', says: /latched/i }),
+  row('a hung sash gets shims at its check rail', operation('double-hung'), {
+    figure: 'shims.at-check-rail',
+    is: 2,
+  }),
+  row('its jambs are judged for bow in the middle', operation('single-hung'), {
+    card: 'operate',
+    says: /sash a little open/i,
+  }),
+  row(
+    'a slider takes no crown',
+    { ...operation('sliding'), readings: { sillMiddle: 4 } },
+    { finding: 'sill-crown', severity: 'fails' },
+  ),
+  row('a tilt-and-turn stands on its load-bearing corner', operation('tilt-turn'), {
+    card: 'align',
+    says: /load-bearing corner/i,
+  }),
+  row('a fixed unit is not operated', operation('fixed'), { noStep: 'operate' }),
+  row('a door’s threshold is supported along its length', operation('door'), {
+    card: 'align',
+    says: /along its length/i,
+  }),
+];
+
+const cards: readonly MasterRow[] = [
+  row('no flap, nothing under a lifted flap', BARRIER, { card: 'head-tape', neverSays: /flap/i }),
+  row('no pan, nothing that a pan drains', BARRIER, { card: 'fasten', neverSays: /\bpan\b/i }),
+  row('a barrier is looked at for closed, not open', BARRIER, { card: 'release', neverSays: /open/i }),
+  row('loose fibre has no look at foam', withChoices(DRAINED, { gapFill: 'loose-fibre' }), {
+    noStep: 'foam-look',
+  }),
+  row('the jamb tape’s edge goes by the choice', withChoices(DRAINED, { tapeEdge: 'onto-frame' }), {
+    card: 'jamb-tapes',
+    says: /onto the frame/i,
+  }),
+  row('a pocket unit has no pan to drain behind its foam', POCKET, {
+    card: 'foam',
+    neverSays: /drain|\bpan\b/i,
+  }),
+  row('a unit is unpacked before it is fitted dry', DRAINED, { before: ['unpack', 'dry-fit'] }),
+  row('the gas tube is closed and tucked away', DRAINED, { card: 'unpack', says: /tube/i }),
+  row('weld tabs come off before a trim channel', DRAINED, { card: 'unpack', says: /weld tabs/i }),
+  row('small lengths by hand first, then the roller', DRAINED, {
+    card: 'jamb-tapes',
+    says: /by hand.*roller/is,
+  }),
+  row('the liner goes back a bit at a time, straight', DRAINED, { card: 'head-tape', says: /liner/i }),
+  row('a flexible frame’s depth is read at four corners before and after foam', DRAINED, {
+    card: 'foam',
+    says: /four corners/i,
+  }),
+  row('only shims that carry nothing are pulled', DRAINED, { card: 'pull-shims', says: /carry nothing/i }),
+];
+
+const times: readonly MasterRow[] = [
+  row('the adhesive of a buck holds back setting the unit', BUCKED, {
+    lag: ['buck-on', 'set-finned'],
+    least_min: 1440,
+  }),
+  row(
+    'a fluid film dries before the dry fit',
+    { school: 'fluid-recessed' },
+    { lag: ['pan-fluid', 'dry-fit'], least_min: 60 },
+  ),
+  row('a bead’s clock starts with its first metre and stops when the unit is home', DRAINED, {
+    lag: ['bead', 'set'],
+    most_min: 10,
+  }),
+  row('between setting and secure fastening there is no break', DRAINED, {
+    lag: ['set', 'fasten'],
+    most_min: 0,
+  }),
+];
+
+export const masterRows: readonly MasterRow[] = [
+  ...buckFigures,
+  ...buckScrews,
+  ...sills,
+  ...catalogue,
+  ...pansAndStrips,
+  ...flaps,
+  ...outerJoints,
+  ...labels,
+  ...guardsAndTrim,
+  ...unfastenedFins,
+  ...sashKinds,
+  ...cards,
+  ...times,
+];
