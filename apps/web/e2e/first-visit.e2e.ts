@@ -1,9 +1,32 @@
 /** What a first visit costs on a phone: script sent, gzipped, and how many files it is in. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import pg from 'pg';
 import { expect, signIn, test } from './support.ts';
 
 // The worker behind the pages fetches everything for days without a network; that is not part of a visit.
 test.use({ serviceWorkers: 'block', viewport: { width: 390, height: 844 } });
+
+let worker: ChildProcess;
+/** As it is served: a worker beside the server has judged every opening. */
+test.beforeAll(async ({ server }) => {
+  test.setTimeout(120_000);
+  worker = spawn(process.execPath, ['build/workers/main.js'], {
+    cwd: join(import.meta.dirname, '..'),
+    env: { ...process.env, DATABASE_URL: server.database, LOG_LEVEL: 'warn' },
+    stdio: 'ignore',
+  });
+  const db = new pg.Client({ connectionString: server.database });
+  await db.connect();
+  const left = `select count(*)::int n from openings o left join judgements j on (j.job_id, j.opening_id) = (o.job_id, o.id)
+    where o.job_id = 'skarv-point' and coalesce(j.judgement ->> 'working', 'true') = 'true'`;
+  await expect
+    .poll(async () => (await db.query<{ n: number }>(left)).rows[0]?.n, { timeout: 110_000 })
+    .toBe(0);
+  await db.end();
+});
+test.afterAll(() => void worker.kill());
 
 /** kB, a little above what is reached. */
 const VISITS = [

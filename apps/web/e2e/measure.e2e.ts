@@ -251,7 +251,7 @@ test('a unit entered with the maker’s limits is kept; glazing from another alt
   await page.goto(`${job}/units`);
   await page.getByRole('button', { name: /Type B/ }).click();
   const unit = page.getByRole('region', { name: 'Type B, casement' });
-  await expect(unit.getByText('Frame the opening 919')).toBeVisible();
+  await expect(unit.getByText('Frame the opening 920')).toBeVisible();
   await unit.getByLabel('Panes, outside first (;)').fill('4; 4');
   await unit.getByLabel('Solar gain (SHGC)').fill('1,8');
   await unit.getByRole('button', { name: 'Keep the unit' }).click();

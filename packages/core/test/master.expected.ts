@@ -66,6 +66,7 @@ const BUCKED: Given = {
   school: 'foam-buck-outboard',
   unit: { width: inch(36), height: inch(48) },
   numbers: { buckLeg: inch(1.5), frameClearance: inch(0.25) },
+  job: { units: 'in' },
 };
 const BRACKETS: Given = {
   school: 'interior-clips',
@@ -95,7 +96,7 @@ const buckFigures: readonly MasterRow[] = [
   row('unit to order for a framed width of 39 1/2 in', BUCKED, { figure: 'sizes.order.width', is: inch(36) }),
   row(
     'a leg chosen on the method goes before the number',
-    { ...BUCKED, numbers: { frameClearance: inch(0.25) }, job: { methodLeg: inch(2) } },
+    { ...BUCKED, numbers: { frameClearance: inch(0.25) }, job: { units: 'in', methodLeg: inch(2) } },
     {
       figure: 'units.framing.width',
       is: inch(40.5),
@@ -182,7 +183,7 @@ const buckScrews: readonly MasterRow[] = [
   }),
   row(
     'the maker of a foam buck allows it by name',
-    { ...BUCKED, job: { buckAllowsScrews: 'by its maker' } },
+    { ...BUCKED, job: { units: 'in', buckAllowsScrews: 'by its maker' } },
     {
       noFinding: 'screw-ends-in-buck',
     },

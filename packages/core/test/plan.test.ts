@@ -255,6 +255,7 @@ describe('drawings', () => {
           point: 'widthTop',
           unit: { width: 900, height: 1200 },
           least_mm: numbers.leastGap,
+          leg_mm: step % 3 === 0 ? 38 : 0,
           fromInside: step % 2 === 0,
         });
         expect(collisions(survey.items)).toEqual([]);

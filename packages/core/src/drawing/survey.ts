@@ -19,6 +19,8 @@ export interface SurveyOptions {
   readonly point: SurveyPointId | null;
   readonly unit: { readonly width: number; readonly height: number } | null;
   readonly least_mm: number;
+  /** Leg of a buck in the opening, mm; the unit and its gaps stand in the hole that it leaves. */
+  readonly leg_mm: number;
   /** Seen from the room, left and right change. */
   readonly fromInside: boolean;
 }
@@ -60,10 +62,11 @@ function drawn(
   options: SurveyOptions,
 ): DrawItem[] {
   const { placement } = fit ?? {};
-  const { unit } = options;
+  const { unit, leg_mm } = options;
+  const inHole = ([u, v]: Point2): Point2 => to([u + leg_mm, v + leg_mm]);
   const items: DrawItem[] = [
     { kind: 'area', points: framingRing(corners).map(to), fill: 'wood', stroke: 'thin', owner: 'framing' },
-    { kind: 'area', points: corners.map(to), fill: 'room', stroke: 'outline', owner: 'opening' },
+    ...buckItems(frame, corners, to, leg_mm),
   ];
   if (placement && unit) {
     const { left, bottom } = placement;
@@ -73,13 +76,41 @@ function drawn(
       [left + unit.width, bottom + unit.height],
       [left, bottom + unit.height],
     ];
-    items.push({ kind: 'area', points: ring.map(to), fill: 'glass', stroke: 'outline', owner: UNIT });
+    items.push({ kind: 'area', points: ring.map(inHole), fill: 'glass', stroke: 'outline', owner: UNIT });
   }
   const lit = options.point ? measuredLine(frame, options.point) : null;
   if (lit) items.push({ kind: 'line', points: lit.map(to), stroke: 'measure', owner: 'reading' });
-  if (placement) items.push(...worstLast(gapItems(placement.gaps, to, view, options)));
+  if (placement) items.push(...worstLast(gapItems(placement.gaps, inHole, view, options)));
   return items;
 }
+
+/** The opening, and a buck in it with the hole that it leaves. */
+function buckItems(
+  frame: OpeningFrame,
+  corners: Polygon,
+  to: (p: Point2) => Point2,
+  leg_mm: number,
+): DrawItem[] {
+  const opening = { kind: 'area', points: corners.map(to), stroke: 'outline', owner: 'opening' } as const;
+  if (leg_mm <= 0) return [{ ...opening, fill: 'room' }];
+  const hole = outline(inset(frame, leg_mm)).map(to);
+  return [
+    { ...opening, fill: 'hd-foam' },
+    { kind: 'area', points: hole, fill: 'room', stroke: 'thin', owner: 'buck' },
+  ];
+}
+
+const inset = (frame: OpeningFrame, by: number): OpeningFrame => {
+  const level = (dv: number) => (s: Station) => ({ ...s, u: s.u + by * (1 - 2 * s.place), v: s.v + dv });
+  const upright = (du: number) => (s: Station) => ({ ...s, u: s.u + du });
+  return {
+    ...frame,
+    left: frame.left.map(upright(by)),
+    right: frame.right.map(upright(-by)),
+    bottom: frame.bottom.map(level(by)),
+    top: frame.top.map(level(-by)),
+  };
+};
 
 /** Studs, header and sill round the opening, as a plain band. */
 function framingRing(corners: Polygon): Polygon {

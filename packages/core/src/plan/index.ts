@@ -1,4 +1,5 @@
 /** The door of this room. */
+export * from './framing.ts';
 export * from './issue.ts';
 export * from './heat-findings.ts';
 export * from './heat-studies.ts';

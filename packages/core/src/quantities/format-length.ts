@@ -49,9 +49,12 @@ function reduced(sixteenths: number): string {
   return `${top}${FRACTION_SLASH}${bottom}`;
 }
 
+/** From one mark of a tape to the next, mm. */
+export const markStep = (unit: LengthUnit): number => (unit === 'in' ? MM_PER_INCH / INCH_DENOMINATOR : 1);
+
 /** The next mark of the tape at or above `mm`: for material to take off, where rounding down would leave too much. */
 export function roundUpToMark(mm: number, unit: LengthUnit): number {
-  const step = unit === 'in' ? MM_PER_INCH / INCH_DENOMINATOR : 1;
+  const step = markStep(unit);
   return Math.ceil(mm / step - 1e-9) * step;
 }
 

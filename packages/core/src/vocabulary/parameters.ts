@@ -42,6 +42,8 @@ const SEALED_BY_STRIP = { innerSeal: ['corner-tape', 'membrane', 'sheet-acoustic
 const rows = {
   leastGap: row('fit', inches(1 / 4), 3, 20),
   largestGap: row('fit', 25, 10, 40),
+  // 1/2 to 3/4 in more than the unit in all.
+  frameClearance: row('fit', inches(3 / 8), 3, 25),
   holeEdgeDistance: row('fit', 10, 4, 30, FINNED),
   setback: row('fit', 20, -60, 400, FINLESS),
   leastShim: row('shims', inches(1 / 8), 1, 25),

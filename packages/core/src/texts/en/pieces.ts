@@ -146,6 +146,7 @@ export const groupTexts: Readonly<Record<ParameterGroup, string>> = {
 export const parameterTexts: Readonly<Record<ParameterId, string>> = {
   leastGap: 'Least gap that takes foam',
   largestGap: 'Widest gap that can be closed',
+  frameClearance: 'Free on each side when framing',
   holeEdgeDistance: 'Fin fastener to edge of framing',
   setback: 'Frame behind the face',
   leastShim: 'Thinnest shim',

@@ -17,6 +17,7 @@
     doubts,
     doubtText,
     formatLength,
+    framingOf,
     formatSize,
     pointFromOutside,
     pointTexts,
@@ -121,6 +122,7 @@
             fromInside,
             unit: plan.unit && { width: plan.unit.width.mm, height: plan.unit.height.mm },
             least_mm: plan.numbers.leastGap,
+            leg_mm: framingOf(plan).leg_mm,
           })}
       />
       {#if plan.fit}

@@ -74,6 +74,7 @@
             fromInside: from === 'inside',
             unit: null,
             least_mm: editor.plan.numbers.leastGap,
+            leg_mm: 0,
           })}
       />
     {:else}

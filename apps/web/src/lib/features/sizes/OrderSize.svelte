@@ -12,13 +12,14 @@
   import {
     formatLength,
     formatSize,
+    framingOf,
     inscribed,
+    markStep,
     parseLength,
     parseSlope,
     pocketReplacement,
     POCKET_DEDUCTION_mm,
     unitToOrder,
-    USUAL_CLEARANCE_mm,
   } from '@hulvek/core';
 
   let { plan }: OrderSizeProps = $props();
@@ -26,10 +27,9 @@
   const length = $derived((mm: number) => formatLength(mm, units));
   let kind = $state<keyof typeof sizesWords.kinds>('new');
   let typed = $state({ width: '', height: '', slope: '10', groove: '37 mm', board: '19 mm' });
+  const framing = $derived(framingOf(plan));
   const usual = $derived(
-    kind === 'new'
-      ? { width: USUAL_CLEARANCE_mm.most, height: 10 + (plan.fit?.placement.bottom ?? 16) }
-      : { width: POCKET_DEDUCTION_mm.most, height: POCKET_DEDUCTION_mm.most },
+    kind === 'new' ? framing.deduct : { width: POCKET_DEDUCTION_mm.most, height: POCKET_DEDUCTION_mm.most },
   );
   const mm = (value: string, otherwise: number) => {
     const read = parseLength(value, units);
@@ -38,7 +38,7 @@
   const deduct = $derived({ width: mm(typed.width, usual.width), height: mm(typed.height, usual.height) });
   const room = $derived(plan.frame && inscribed(plan.frame));
   const lost = $derived(room ? Math.max(room.tape.width - room.width, room.tape.height - room.height) : 0);
-  const unit = $derived(room && unitToOrder(room, deduct));
+  const unit = $derived(room && unitToOrder(room, deduct, markStep(units)));
   const pocket = $derived(
     plan.frame && kind === 'pocket'
       ? pocketReplacement({
@@ -76,6 +76,7 @@
   </div>
   {#if room && unit}
     <p class="answer">{sizesWords.order(formatSize(unit, units))}</p>
+    {#if kind === 'new' && framing.leg_mm > 0}<p>{sizesWords.withBuck(length(framing.leg_mm))}</p>{/if}
     <p>
       {lost > 0.05
         ? sizesWords.tape(formatSize(room.tape, units), length(lost))

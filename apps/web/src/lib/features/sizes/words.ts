@@ -52,6 +52,7 @@ export const sizesWords = {
   kinds: { new: 'new unit', pocket: 'pocket replacement' },
   deductWidth: 'Off the width',
   deductHeight: 'Off the height',
+  withBuck: (leg: string) => `Of what is deducted, ${leg} on each side is the buck.`,
   order: (size: string) => `Order ${size}.`,
   tape: (size: string, lost: string) =>
     `The tightest readings say ${size}; lean and level take ${lost} more, which no single reading shows.`,

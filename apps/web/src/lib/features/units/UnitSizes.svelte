@@ -17,27 +17,31 @@
     glassWeight,
     inscribed,
     passThrough,
-    roughOpening,
+    framingOf,
     shortBy,
-    USUAL_CLEARANCE_mm,
+    sizeToFrame,
     type Plan,
+    type Size,
   } from '@hulvek/core';
 
   let { unit, store }: UnitSizesProps = $props();
   const units = $derived(store.context.job.units);
   const length = $derived((mm: number) => formatLength(mm, units));
   const size = $derived({ width: unit.width.mm, height: unit.height.mm });
+  /** What to frame, by the methods that the unit is set with. */
+  const framings = $derived.by(() => {
+    const found = new Map<string, { need: Size; plan: Plan; marks: string[] }>();
+    for (const plan of plans) {
+      const need = sizeToFrame(plan);
+      if (!need) continue;
+      const key = formatSize(need, units);
+      const known = found.get(key) ?? { need, plan, marks: [] };
+      known.marks.push(plan.opening.mark);
+      found.set(key, known);
+    }
+    return [...found.values()];
+  });
   const plans = $derived(store.plans.filter((plan) => plan.unit?.id === unit.id));
-  /** Height under the unit as the method builds it up; without an opening, its board and shim alone. */
-  const sill_mm = $derived(plans.find((plan) => plan.fit)?.fit?.placement.bottom ?? 16);
-  const leg_mm = $derived(plans[0]?.method?.buck?.leg.mm ?? 0);
-  const need = $derived(
-    roughOpening({
-      unit: size,
-      clearance: { width_mm: USUAL_CLEARANCE_mm.most, head_mm: 10, sill_mm },
-      leg_mm,
-    }),
-  );
   const glass = $derived(glassWeight(unit));
 
   function passes(plan: Plan): string {
@@ -50,7 +54,8 @@
 
   function verdict(plan: Plan): string {
     const opening = plan.frame && inscribed(plan.frame);
-    if (!opening) return unitsWords.notMeasured;
+    const need = sizeToFrame(plan);
+    if (!opening || !need) return unitsWords.notMeasured;
     const short = shortBy(opening, need);
     const parts = [
       short.width > 0.05 ? unitsWords.shortWidth(length(short.width)) : '',
@@ -61,15 +66,18 @@
 </script>
 
 <div class="sizes">
-  <p>
-    <b>{unitsWords.frame(formatSize(need, units))}</b>
-    {unitsWords.frameWhy(
-      length(USUAL_CLEARANCE_mm.most),
-      length(10),
-      length(sill_mm),
-      leg_mm > 0 ? length(leg_mm) : '',
-    )}
-  </p>
+  {#each framings as { need, plan, marks } (marks[0])}
+    {@const { clearance, leg_mm } = framingOf(plan)}
+    <p data-testid="framing">
+      <b>{unitsWords.frame(formatSize(need, units))}</b>
+      {framings.length > 1 ? `${marks.join(', ')}: ` : ''}{unitsWords.frameWhy(
+        length(clearance.width_mm),
+        length(clearance.head_mm),
+        length(clearance.sill_mm),
+        leg_mm > 0 ? length(leg_mm) : '',
+      )}
+    </p>
+  {:else}<p>{unitsWords.frameNeedsOpening}</p>{/each}
   {#if glass !== null}
     <p>{unitsWords.glassWeight(Math.round(glass))} {glass > 23 ? unitsWords.heavy : ''}</p>
   {/if}

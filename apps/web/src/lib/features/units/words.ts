@@ -68,6 +68,7 @@ export const unitsWords = {
       'frame-screws': 'through the frame',
     },
   },
+  frameNeedsOpening: 'What to frame depends on the method: give the unit to an opening first.',
   frame: (size: string) => `Frame the opening ${size}.`,
   frameWhy: (width: string, head: string, sill: string, leg: string) =>
     `${width} more in width, ${head} at the head, ${sill} of shim, slope and pan at the sill${leg ? `, and a buck of ${leg} on each side` : ''}. Check the frame before anything is ordered.`,
