@@ -1,7 +1,6 @@
 /** The openings that records are kept of: one of each school, the demo's, and random ones that are the same for a seed. */
+import { readFileSync } from 'node:fs';
 import {
-  axes,
-  axisIds,
   exampleJob,
   exampleWalls,
   generator,
@@ -16,7 +15,20 @@ import {
   type PresetId,
   type SurveyPointId,
 } from '@hulvek/core';
-import { parameterIds, parameters } from '../../src/vocabulary/parameters.ts';
+import { parameters } from '../../src/vocabulary/parameters.ts';
+
+/**
+ * What random jobs choose from, as it was when they were first recorded: whatever can be chosen since then changes none
+ * of them, so that their records go on saying what changed in what they hold.
+ */
+const space = JSON.parse(readFileSync(new URL('records/space.json', import.meta.url), 'utf8')) as {
+  readonly axes: Readonly<Record<string, readonly string[]>>;
+  readonly presets: readonly PresetId[];
+  readonly walls: readonly (keyof typeof exampleWalls)[];
+  readonly parameters: Readonly<
+    Record<string, Pick<(typeof parameters)[keyof typeof parameters], 'least' | 'most' | 'kind'>>
+  >;
+};
 
 export interface Case {
   readonly name: string;
@@ -62,19 +74,20 @@ export function randomCase(seed: number): Case {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
   const between = (least: number, most: number) => Math.round((least + random() * (most - least)) * 10) / 10;
   const often = (share: number) => random() < share;
-  const { opening, job } = schoolCase(pick(presetIds));
+  const { opening, job } = schoolCase(pick(space.presets));
   const method = job.methods[0];
   const unit = job.units[0];
   if (!method || !unit) throw new Error('an example without a method');
   const wild = often(0.4);
   const choices = Object.fromEntries(
-    axisIds.filter(() => often(wild ? 0.9 : 0.12)).map((axis) => [axis, pick(axes[axis])]),
+    Object.entries(space.axes)
+      .filter(() => often(wild ? 0.9 : 0.12))
+      .map(([axis, of]) => [axis, pick(of)]),
   );
   const numbers = Object.fromEntries(
-    parameterIds
+    Object.entries(space.parameters)
       .filter(() => often(0.08))
-      .map((id) => {
-        const { least, most, kind } = parameters[id];
+      .map(([id, { least, most, kind }]) => {
         const value = between(least, most);
         return [id, kind === 'length' ? length(value) : { typed: `${value}°`, deg: value }];
       }),
@@ -93,7 +106,7 @@ export function randomCase(seed: number): Case {
     ? [
         wallSchema.parse({
           id: job.walls[0]?.id,
-          ...exampleWalls[pick(Object.keys(exampleWalls) as (keyof typeof exampleWalls)[])],
+          ...exampleWalls[pick(space.walls)],
         }),
       ]
     : job.walls;
