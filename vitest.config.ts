@@ -2,11 +2,16 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Every core: the default leaves one out, which is half of two.
+    maxWorkers: '100%',
     projects: [
       {
         test: {
           name: 'core',
           include: ['packages/core/{src,test}/**/*.test.ts'],
+          // The core keeps nothing that one test could leave to another: its modules are read once for all of them.
+          isolate: false,
+          pool: 'threads',
           setupFiles: ['packages/core/test/support/seeded.ts'],
           // Properties over many openings, on a slow and busy machine; nothing here is timed.
           testTimeout: 60_000,
