@@ -15,7 +15,7 @@ import {
   type PresetId,
   type SurveyPointId,
 } from '@hulvek/core';
-import { parameters } from '../../src/vocabulary/parameters.ts';
+import type { parameters } from '../../src/vocabulary/parameters.ts';
 
 /**
  * What random jobs choose from, as it was when they were first recorded: whatever can be chosen since then changes none
