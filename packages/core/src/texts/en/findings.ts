@@ -1,4 +1,5 @@
 /** Words for findings: what is wrong, the number and the limit, what follows, what to do. */
+import { asSentence, inSentence } from './grammar.ts';
 import type { AirCorner } from '../../vocabulary/corners.ts';
 import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import type { Gap } from '../../fit/placement.ts';
@@ -85,12 +86,7 @@ const together = (things: readonly string[]): string => {
 };
 
 /** A piece in the middle of a sentence. */
-const pieceName = (id: string): string => {
-  const name = pieceTexts[id] ?? layerTexts[id] ?? id;
-  return name.charAt(0).toLowerCase() + name.slice(1).replace(/, (left|right)$/, ' ($1)');
-};
-
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+const pieceName = (id: string): string => inSentence(pieceTexts[id] ?? layerTexts[id] ?? id);
 
 export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   'not-planned': ({ missing }) => ({
@@ -122,11 +118,11 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     text: `The middle stands ${f.length(crown_mm)} above the ends. A unit on a hump binds: plane it off, or shim both ends as listed.`,
   }),
   'jamb-off-plumb': ({ side, lean_mm, limit_mm }, f) => ({
-    title: `${sentence(sideTexts[side])} out of plumb`,
+    title: `${asSentence(sideTexts[side])} out of plumb`,
     text: `It leans ${f.length(Math.abs(lean_mm))} to the ${lean_mm > 0 ? 'right' : 'left'} over its height, limit ${f.length(limit_mm)}. The gap becomes a wedge: shim to the schedule, watch the narrow end.`,
   }),
   'jamb-bowed': ({ side, bow_mm, limit_mm }, f) => ({
-    title: `${sentence(sideTexts[side])} bowed`,
+    title: `${asSentence(sideTexts[side])} bowed`,
     text: `Its middle stands ${f.length(Math.abs(bow_mm))} to the ${bow_mm > 0 ? 'right' : 'left'} of a straight line, limit ${f.length(limit_mm)}. A sliding or hung sash binds when the frame follows it: shim the middle to the schedule, or plane the jamb.`,
   }),
   'opening-twisted': ({ twist_mm, limit_mm }, f) => ({
@@ -256,7 +252,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
   'water-gets-in': ({ source, wets, width_mm, place, off, behind }, f) => ({
     title: wets === 'room' ? 'Water comes into the room' : 'Water gets into the wall',
-    text: `${sentence(waterSourceTexts[source])}: over ${f.length(width_mm)} water ${
+    text: `${asSentence(waterSourceTexts[source])}: over ${f.length(width_mm)} water ${
       off ? `runs off the ${pieceName(off)} and ` : ''
     }wets ${WET_TEXTS[place]}${behind ? `, behind the ${pieceName(behind)}` : ''}, with every bond sound. ${
       off ? 'What is above must come down over what is below.' : 'Nothing covers it there.'
@@ -264,14 +260,14 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
   'water-trapped': ({ source, closed }) => ({
     title: closed ? 'What gets in stays in' : 'Water has no way out',
-    text: `${sentence(waterSourceTexts[source])}: ${
+    text: `${asSentence(waterSourceTexts[source])}: ${
       closed
         ? 'this method closes the sill and lets nothing out. It rests on nothing ever coming in, the unit’s own corners included. Inspect it again in time, or drain the sill.'
         : 'it comes in and stands there. Open the way out at the sill.'
     }`,
   }),
   'one-bond': ({ things, sources, wets, width_mm }, f) => ({
-    title: `${sentence(together(things))}: nothing behind its bond`,
+    title: `${asSentence(together(things))}: nothing behind its bond`,
     text: `Where it does not stick, over up to ${f.length(width_mm)}, water ${list(
       sources.map((s) => waterSourceTexts[s]),
     )} wets ${wets === 'room' ? 'the room' : 'the framing'}. Roll it, look at it before it is covered, and note who looked.`,
@@ -335,10 +331,10 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
   'air-line-breaks': ({ where, at_mm, apart }, f) => ({
     title: `Air line does not go round: ${where in cornerTexts ? cornerTexts[where as AirCorner] : sideTexts[where as Side]}`,
-    text: `${at_mm === null ? 'On one side' : `${sentence(f.length(at_mm))} along it, on one side`} it runs over the ${pieceName(apart[0])}, on the next over the ${pieceName(apart[1])}, and the two do not meet. Air passes between them. Let one of them run round the corner, or patch it.`,
+    text: `${at_mm === null ? 'On one side' : `${asSentence(f.length(at_mm))} along it, on one side`} it runs over the ${pieceName(apart[0])}, on the next over the ${pieceName(apart[1])}, and the two do not meet. Air passes between them. Let one of them run round the corner, or patch it.`,
   }),
   'air-interrupted': ({ sides, thing, member, count, width_mm }, f) => ({
-    title: `${sentence(pieceName(thing))} go through the ${withoutSide(member)}`,
+    title: `${asSentence(pieceName(thing))} go through the ${withoutSide(member)}`,
     text: `${count === 1 ? 'One place' : `${count} places`} at ${list(sides.map((side) => sideTexts[side]))}, ${f.length(width_mm)} each. Air passes beside what stands in a seal: ${thing === 'jamb-shims' ? 'pull them and close the place' : thing === 'sill-shims' ? 'they carry the unit and stay, so seal round each one' : 'seal round each one'}, and look at it before it is covered.`,
   }),
   'air-waits': ({ layer }) => ({
@@ -359,7 +355,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
   'wall-gathers-water': ({ layers, most_kg_m2, left_kg_m2, outcome, limit_kg_m2 }) => ({
     title: outcome === 'gathers' ? 'The wall gathers water year after year' : 'Water in the wall in winter',
-    text: `${sentence(layers[0] === layers[1] ? `within the ${vapourLayerText(layers[0])}` : `between ${vapourLayerText(layers[0])} and ${vapourLayerText(layers[1])}`)} up to ${grams(most_kg_m2)} of condensate (${grams(limit_kg_m2)} at most), by the monthly method. ${
+    text: `${asSentence(layers[0] === layers[1] ? `within the ${vapourLayerText(layers[0])}` : `between ${vapourLayerText(layers[0])} and ${vapourLayerText(layers[1])}`)} up to ${grams(most_kg_m2)} of condensate (${grams(limit_kg_m2)} at most), by the monthly method. ${
       outcome === 'gathers'
         ? `${grams(left_kg_m2)} are still there after a year.`
         : 'It dries within the year.'

@@ -1,4 +1,5 @@
 /** Names of what a section for heat is made of: pieces, and what stands in the wall before them. */
+import { inSentence } from './grammar.ts';
 import { pieceTexts } from './pieces.ts';
 
 const WALL_TEXTS: Readonly<Record<string, string>> = {
@@ -23,6 +24,6 @@ const WALL_TEXTS: Readonly<Record<string, string>> = {
 /** In the middle of a sentence. */
 export function heatThingText(id: string): string {
   const piece = pieceTexts[id];
-  if (piece !== undefined) return piece.charAt(0).toLowerCase() + piece.slice(1);
+  if (piece !== undefined) return inSentence(piece);
   return WALL_TEXTS[id] ?? WALL_TEXTS[id.replace(/-(below|above|left|right)$/, '')] ?? id;
 }

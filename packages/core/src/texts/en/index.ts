@@ -1,6 +1,7 @@
 /** The door of this language: another one is another folder with the same parts. */
 export * from './air.ts';
 export * from './findings.ts';
+export * from './grammar.ts';
 export * from './heat-things.ts';
 export * from './joints.ts';
 export * from './judgement.ts';

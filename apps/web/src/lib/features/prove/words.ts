@@ -1,6 +1,8 @@
 /** Words of the proofs of air, joint, moisture and loads, and of all of them together. */
 import {
   airThingText,
+  inSentence,
+  kindInSentence,
   cornerTexts,
   liftTexts,
   MOST_HANDS,
@@ -25,11 +27,9 @@ import {
   type WithoutPiece,
 } from '@hulvek/core';
 
-const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 const list = (parts: readonly string[]): string =>
   parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
-const thing = (id: string): string =>
-  lower(airThingText(id)).replace(/, (left|right|left jamb|right jamb|head|sill)$/, '');
+const thing = (id: string): string => kindInSentence(airThingText(id));
 const side = (cut: CutId): string =>
   ({ head: 'Head', left: 'Left jamb', right: 'Right jamb', sill: 'Sill' })[cut];
 const whole = (value: number): string => (value >= 10 ? value.toFixed(0) : value.toFixed(1));
@@ -105,7 +105,7 @@ export const proveText = {
     open: (where: readonly (CutId | AirCorner)[]): string =>
       `The pen has to be lifted at the ${list(where.map(placeOfLine))}.`,
     closes: (number: number, of: number, id: string): string =>
-      `Airtight from step ${number} of ${of} on: ${lower(stepText(id).title)}. A leak found before the next trade is cheap.`,
+      `Airtight from step ${number} of ${of} on: ${inSentence(stepText(id).title)}. A leak found before the next trade is cheap.`,
     waits: (layer: string): string =>
       `That counts on the ${thing(layer)}, which comes later: until then the line ends at the framing.`,
     atStep: (closed: boolean): string =>

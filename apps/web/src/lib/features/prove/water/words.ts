@@ -1,5 +1,6 @@
 /** Words of the proof of water. */
 import {
+  inSentence,
   pieceText,
   stepText,
   type SourceTrace,
@@ -9,8 +10,7 @@ import {
 } from '@hulvek/core';
 
 type Length = (mm: number) => string;
-const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
-const piece = (id: string): string => lower(pieceText(id)).replace(/, (left|right)$/, ' ($1)');
+const piece = (id: string): string => inSentence(pieceText(id));
 const all = (ids: readonly string[]): string =>
   ids.length < 2
     ? ids.map(piece).join('')
