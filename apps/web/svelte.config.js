@@ -1,4 +1,5 @@
 import adapter from '@sveltejs/adapter-node';
+import { WORDS } from './language.js';
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 
 /** @type {import('@sveltejs/kit').Config} */
@@ -6,6 +7,7 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter(),
+    alias: { $words: WORDS },
     // One page serves every address when there is no network, so nothing in it may depend on where it stands.
     paths: { relative: false },
     // Checked in hooks.server.ts against the Host header, so that a phone on the site network can sign in too.

@@ -20,7 +20,8 @@ const groups = [
         id,
       ) ||
       /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat)|job\/(?!planner))/.test(id) ||
-      /src\/lib\/features\/shell\/(words|OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail)/.test(id),
+      /src\/lib\/words\/en\/(shell|ui|device|contract)/.test(id) ||
+      /src\/lib\/features\/shell\/(OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail)/.test(id),
   },
   {
     name: 'planner',

@@ -10,7 +10,7 @@ import { may } from '$lib/contract/rights.ts';
 import { ACCESS, accessKey } from '$lib/server/access.ts';
 import { roleIn } from '$lib/server/services/people.ts';
 import { SESSION_COOKIE } from '$lib/server/session.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import {
   error,
   isHttpError,

@@ -68,6 +68,12 @@ const BUCKED: Given = {
   numbers: { buckLeg: inch(1.5), frameClearance: inch(0.25) },
   job: { units: 'in' },
 };
+/** 6 mm free at the jambs, a leg of 38 mm, holes 25 mm out, 76 mm from fin to stud. */
+const SIX_FREE: Given = {
+  school: 'foam-buck-outboard',
+  numbers: { buckLeg: 38, buckProjection: 61 },
+  readings: { widthOver: 12 },
+};
 const BRACKETS: Given = {
   school: 'interior-clips',
   choices: { mount: 'gasketed-fin', setFrom: 'inside-brackets' },
@@ -141,32 +147,20 @@ const buckFigures: readonly MasterRow[] = [
 
 /** 6 + 38 − 25 + 12 = 31 mm over 76 mm is 22.2°; 76 / cos 22.2° + 38 = 120 mm, of lengths sold 125 mm. */
 const buckScrews: readonly MasterRow[] = [
-  row(
-    'the hole misses the stud by gap + leg − hole offset',
-    { ...BUCKED, numbers: { buckLeg: 38 }, unit: {} },
-    {
-      figure: 'fasteners.missed',
-      is: 19,
-      within: 0.5,
-    },
-  ),
-  row(
-    'the angle that finds the stud 12 mm from its edge',
-    { ...BUCKED, numbers: { buckLeg: 38 }, unit: {} },
-    {
-      figure: 'fasteners.cure.angle',
-      is: 22,
-      within: 1,
-    },
-  ),
-  row(
-    'the length at that angle, of those that are sold',
-    { ...BUCKED, numbers: { buckLeg: 38 }, unit: {} },
-    {
-      figure: 'fasteners.cure.length',
-      is: 125,
-    },
-  ),
+  row('the hole misses the stud by gap + leg − hole offset', SIX_FREE, {
+    figure: 'fasteners.missed',
+    is: 19,
+    within: 0.5,
+  }),
+  row('the angle that finds the stud 12 mm from its edge', SIX_FREE, {
+    figure: 'fasteners.cure.angle',
+    is: 22,
+    within: 1,
+  }),
+  row('the length at that angle, of those that are sold', SIX_FREE, {
+    figure: 'fasteners.cure.length',
+    is: 125,
+  }),
   row('a straight screw that ends in a foam leg fails', withNumbers(BUCKED, { driveAngle: 0 }), {
     finding: 'screw-ends-in-buck',
     severity: 'fails',

@@ -4,6 +4,7 @@ import {
   exampleJob,
   framingOf,
   openingsOf,
+  parameters,
   planOpening,
   sizeToFrame,
   sizeToOrder,
@@ -12,12 +13,14 @@ import {
   type Opening,
   type Plan,
 } from '../src/index.ts';
+import { buckAims } from '../src/methods/buck-aim.ts';
+import { soundReadings } from '../src/demo/example.ts';
 import { masterRows, type Given, type MasterRow } from './master.expected.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
 
 /** The example of a school with what a row changes about it. */
-function planned({ school, choices, numbers, unit, job }: Given): Plan {
+function planned({ school, choices, numbers, unit, readings, job }: Given): Plan {
   const file: JobFile = structuredClone(exampleJob(school));
   const [first] = openingsOf(file);
   const [unitThere] = file.units;
@@ -28,13 +31,43 @@ function planned({ school, choices, numbers, unit, job }: Given): Plan {
   if (job?.units === 'in') file.job.units = 'in';
   if (typeof job?.methodLeg === 'number')
     method.buck = { kind: 'foam', leg: length(job.methodLeg), projection: length(70) };
+  if (typeof job?.buckAllowsScrews === 'string')
+    method.buck = {
+      kind: 'foam',
+      leg: length(numbers?.buckLeg ?? 38),
+      projection: length(70),
+      carriesScrews: job.buckAllowsScrews,
+    };
   const opening = {
     ...first,
     choices: { ...first.choices, ...choices },
-    numbers: Object.fromEntries(Object.entries(numbers ?? {}).map(([id, mm]) => [id, length(mm)])),
+    numbers: Object.fromEntries(
+      Object.entries(numbers ?? {}).map(([id, value]) => [
+        id,
+        parameters[id as keyof typeof parameters].kind === 'angle'
+          ? { typed: `${value}°`, deg: value }
+          : length(value),
+      ]),
+    ),
   } as Opening;
-  return planOpening(opening, file);
+  const measured: Record<string, number> = { ...soundReadings(opening, file) };
+  const leg = planOpening(opening, file).build?.context.opening.buck?.leg ?? 0;
+  if (readings?.widthOver !== undefined)
+    for (const at of ['widthBottom', 'widthMiddle', 'widthTop'])
+      measured[at] = unitThere.width.mm + readings.widthOver + 2 * leg;
+  const values = Object.fromEntries(
+    Object.entries(measured)
+      // A square of other sides has other diagonals.
+      .filter(([at]) => readings?.widthOver === undefined || !at.startsWith('diagonal'))
+      .map(([at, mm]) => [at, length(mm)]),
+  ) as Opening['survey']['values'];
+  return planOpening({ ...opening, survey: { from: 'outside', values } }, file);
 }
+
+const leftAim = ({ build }: Plan) =>
+  build
+    ? buckAims({ ...build.context, shims: build.fit.shims }).find(({ side }) => side === 'left')
+    : undefined;
 
 /** Every figure that rows name and the program has. */
 const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
@@ -44,6 +77,9 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
     const framed = sizeToFrame(plan);
     return framed ? sizeToOrder(plan, framed).width : undefined;
   },
+  'fasteners.missed': (plan) => leftAim(plan)?.missed_mm,
+  'fasteners.cure.angle': (plan) => leftAim(plan)?.cure?.angle_deg,
+  'fasteners.cure.length': (plan) => leftAim(plan)?.cure?.length_mm,
   // The framing as it is drawn: the unit's ring with what stands on both sides of it.
   'survey-drawing.width': (plan) => {
     const { frame, fit, unit } = plan;
@@ -70,10 +106,16 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
   },
 };
 
-const isMet = ({ expect: what }: MasterRow): boolean => 'figure' in what && what.figure in FIGURES;
+/** Findings that the program has, of those that rows name. */
+const FINDINGS = ['screw-ends-in-buck', 'screw-to-order'];
+
+const isFigure = ({ expect: what }: MasterRow): boolean => 'figure' in what && what.figure in FIGURES;
+const isFinding = ({ expect: what }: MasterRow): boolean =>
+  ('finding' in what && FINDINGS.includes(what.finding)) ||
+  ('noFinding' in what && FINDINGS.includes(what.noFinding));
 
 describe('the plan as somebody who has done the work for years would make it', () => {
-  it.each(masterRows.filter(isMet).map((row) => [row.says, row] as const))(
+  it.each(masterRows.filter(isFigure).map((row) => [row.says, row] as const))(
     '%s',
     (_, { given, expect: what }) => {
       if (!('figure' in what)) throw new Error('no figure is asked');
@@ -85,9 +127,34 @@ describe('the plan as somebody who has done the work for years would make it', (
     },
   );
 
+  it.each(masterRows.filter(isFinding).map((row) => [row.says, row] as const))(
+    '%s',
+    (_, { given, expect: what }) => {
+      const { findings, build } = planned(given);
+      expect(build).not.toBeNull();
+      const of = (code: string) => findings.filter((finding) => finding.code === code);
+      if ('noFinding' in what) expect(of(what.noFinding)).toEqual([]);
+      else if ('finding' in what) {
+        expect(of(what.finding)).toHaveLength(1);
+        if (what.severity) expect(of(what.finding)[0]?.severity).toBe(what.severity);
+      }
+    },
+  );
+
+  it('the fix of a screw that ends in a buck makes it meet the stud', () => {
+    const row = masterRows.find(
+      ({ expect: what }) => 'finding' in what && what.finding === 'screw-ends-in-buck',
+    );
+    const failing = row && planned(row.given).findings.find(({ code }) => code === 'screw-ends-in-buck');
+    const angle = failing?.fixes[0]?.set.driveAngle;
+    if (!row || angle === undefined) throw new Error('no angle is offered');
+    const mended = planned({ ...row.given, numbers: { ...row.given.numbers, driveAngle: angle } });
+    expect(mended.findings.map(({ code }) => code)).not.toContain('screw-ends-in-buck');
+  });
+
   it('frame and order undo each other: the unit for what is framed for it is the unit, in both units of length', () => {
     for (const units of ['mm', 'in'] as const)
-      for (const row of masterRows.filter(isMet)) {
+      for (const row of masterRows.filter(isFigure)) {
         const plan = planned(row.given);
         const job = { ...plan.job, job: { ...plan.job.job, units } };
         const of = { ...plan, job, build: plan.build, choices: plan.choices, fit: plan.fit };

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { offlineWords } from '$lib/device/words.ts';
+  import { offlineWords } from '$words/device.ts';
   import { page } from '$app/state';
   import { keptJobs } from '$lib/device/database.ts';
-  import { errorsWords } from '$lib/contract/words.ts';
+  import { errorsWords } from '$words/contract.ts';
   import { onMount } from 'svelte';
 
   let kept = $state.raw<Awaited<ReturnType<typeof keptJobs>>>([]);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { offlineWords } from '$lib/device/words.ts';
+  import { offlineWords } from '$words/device.ts';
   import '@fontsource-variable/atkinson-hyperlegible-next';
   import '@fontsource-variable/atkinson-hyperlegible-mono';
   import '$lib/styles/tokens.css';
@@ -8,8 +8,8 @@
   import UnitSwitch from '$lib/features/shell/UnitSwitch.svelte';
   import { device } from '$lib/device/device.svelte.ts';
   import type { JobStore } from '$lib/job/job.svelte.ts';
-  import { navWords, shellWords } from '$lib/features/shell/words.ts';
-  import { signInWords } from '$lib/features/people/words.ts';
+  import { navWords, shellWords } from '$words/shell.ts';
+  import { signInWords } from '$words/people.ts';
   import { onMount } from 'svelte';
 
   let { data, children } = $props();

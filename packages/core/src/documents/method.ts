@@ -1,7 +1,7 @@
 /** A method of a job: a school, and where the job departs from it. */
 import * as z from 'zod/mini';
 import { parameterIds, parameters, type ParameterId } from '../vocabulary/parameters.ts';
-import { quantity, id, name, origin, positiveLength } from './fields.ts';
+import { quantity, id, name, origin, positiveLength, words } from './fields.ts';
 import { axisIds, axes, type AxisId } from '../vocabulary/axes.ts';
 import { presetIds } from '../vocabulary/presets.ts';
 
@@ -54,6 +54,8 @@ export const methodSchema = z.strictObject({
       leg: positiveLength,
       /** How far it stands out from the sheathing. */
       projection: positiveLength,
+      /** Who says that it carries screws of its own: its maker, by name of the sheet that says so. */
+      carriesScrews: z.optional(words(120).check(z.minLength(1))),
     }),
   ),
 });

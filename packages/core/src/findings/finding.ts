@@ -46,6 +46,14 @@ export interface FindingFacts {
   'side-too-short': { readonly side: Side; readonly length_mm: number; readonly least_mm: number };
   'buck-overloaded': { readonly load_Nmm: number; readonly limit_Nmm: number };
   'wider-than-roll': { readonly piece: string; readonly width_mm: number; readonly widest_mm: number };
+  'screw-ends-in-buck': {
+    readonly sides: readonly Side[];
+    /** Of the side that is missed most. */
+    readonly missed_mm: number;
+    readonly angle_deg: number;
+    /** For all sides; `null` where no angle reaches. */
+    readonly cure: { readonly angle_deg: number; readonly length_mm: number } | null;
+  };
   'screw-to-order': { readonly length_mm: number; readonly limit_mm: number };
   'altitude-differs': { readonly difference_Pa: number; readonly madeAt_m: number; readonly site_m: number };
   'label-differs': {

@@ -19,4 +19,5 @@ export const cross3 = (a: Point3, b: Point3): Point3 => [
 ];
 export const distance3 = (a: Point3, b: Point3): number => Math.hypot(...sub3(a, b));
 export const distance2 = (a: Point2, b: Point2): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
+export const degrees = (radians: number): number => (radians * 180) / Math.PI;
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180;

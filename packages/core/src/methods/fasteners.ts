@@ -73,15 +73,28 @@ export function fastening(input: FasteningInput): Fastening {
   };
 }
 
+/** Clear joint between the frame and what it stands in, mm. */
+export const gapsOf = ({
+  opening,
+  unit,
+}: Pick<FasteningInput, 'opening' | 'unit'>): Record<Side, number> => ({
+  left: unit.left,
+  right: opening.width - unit.left - unit.width,
+  head: opening.height - unit.bottom - unit.height,
+  sill: unit.bottom,
+});
+
+/** Lengths that shops have, mm: common practice, no source. */
+const SOLD_mm = [25, 32, 38, 45, 50, 57, 64, 75, 90, 100, 125, 150, 175, 200, 250, 300] as const;
+
+/** The next length that is sold; what is longer than all of them is made. */
+export const soldLength = (least_mm: number): number =>
+  SOLD_mm.find((length) => length >= least_mm - 0.5) ?? Math.ceil(least_mm);
+
 /** Every side of the fin; the bottom one in every second place where the drain is kept open. */
 function finSides({ choices, numbers, opening, unit }: FasteningInput): FastenedSide[] {
   const { fastenerFromCorner: edge, fastenerSpacing: spacing } = numbers;
-  const gap: Record<Side, number> = {
-    left: unit.left,
-    right: opening.width - unit.left - unit.width,
-    head: opening.height - unit.bottom - unit.height,
-    sill: unit.bottom,
-  };
+  const gap = gapsOf({ opening, unit });
   return (['left', 'right', 'head', 'sill'] as const).map((side): FastenedSide => {
     const length = side === 'left' || side === 'right' ? unit.height : unit.width;
     const apart = side === 'sill' && choices.bottomFin !== 'every-hole' ? 2 * spacing : spacing;
@@ -126,7 +139,7 @@ const screwOf = (through: Screw['through'], numbers: ParameterValues, angle_deg:
 };
 
 /** Through fin, spacer, what projects, and sheathing; a lumber buck is framing itself. */
-function finScrew({ numbers, opening, choices }: FasteningInput): Screw {
+export function finScrew({ numbers, opening, choices }: FasteningInput): Screw {
   const { buck } = opening;
   const bored = buck && buck.kind !== 'lumber';
   return screwOf(

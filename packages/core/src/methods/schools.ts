@@ -71,7 +71,8 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
       shims: 'plastic-at-sill',
     },
     // The pan's leg reaches the seam below the buck.
-    { buckProjection: 70, jambFaceLeg: 40, panLap: 64 },
+    // Driven aslant, so that the point meets the stud beyond the leg.
+    { buckProjection: 70, jambFaceLeg: 40, panLap: 64, driveAngle: 25 },
   ],
   'fluid-recessed': [
     {

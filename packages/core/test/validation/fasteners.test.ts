@@ -47,8 +47,13 @@ describe('fasteners of a 900 × 1200 unit', () => {
 
   it('fin 1.5 + sheathing 12 + 38 into the stud: 51.5 mm; through a 70 mm foam buck on spacers 123 mm, at 15° 127.4 mm', () => {
     expect(plan('drained-head-flap').build.fastening.screw.length_mm).toBeCloseTo(51.5, 9);
+    const at = (deg: number) =>
+      plan('foam-buck-outboard', { numbers: { driveAngle: { typed: `${deg}°`, deg } } }).build.fastening
+        .screw;
+    expect(at(0).length_mm).toBeCloseTo(1.5 + 1.5 + 70 + 12 + 38, 9);
+    // As the school drives it: 123 / cos 25°.
     expect(plan('foam-buck-outboard').build.fastening.screw.length_mm).toBeCloseTo(
-      1.5 + 1.5 + 70 + 12 + 38,
+      123 / Math.cos((25 * Math.PI) / 180),
       9,
     );
     const angled = plan('foam-buck-outboard', { numbers: { driveAngle: { typed: '15°', deg: 15 } } });

@@ -3,7 +3,7 @@ import { dropItems, keepItems, waitingItems, type OutboxItem } from './database.
 import { recordAnswers, refusalAnswer } from '$lib/contract/answers.ts';
 import type { Me } from '$lib/contract/pack.ts';
 import { answerOf, inText } from '$lib/contract/read.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 
 export type Line = 'idle' | 'sending' | 'no-network' | 'signed-out' | 'not-kept';
 

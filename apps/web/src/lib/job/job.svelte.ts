@@ -1,5 +1,5 @@
 /** One job as this device knows it: what the server last said, and on top of it what waits here to be sent. */
-import { offlineWords } from '$lib/device/words.ts';
+import { offlineWords } from '$words/device.ts';
 import { keepPack, type OutboxItem } from '$lib/device/database.ts';
 import { heardSchema, partAnswer, type Heard } from '$lib/contract/answers.ts';
 import { packSchema, type OpeningPart, type Pack } from '$lib/contract/pack.ts';

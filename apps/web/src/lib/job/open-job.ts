@@ -3,7 +3,7 @@ import { packSchema } from '$lib/contract/pack.ts';
 import { answerOf } from '$lib/contract/read.ts';
 import { forgetPack, keepPack, keptPack } from '$lib/device/database.ts';
 import { sentence, type Outbox } from '$lib/device/outbox.svelte.ts';
-import { offlineWords } from '$lib/device/words.ts';
+import { offlineWords } from '$words/device.ts';
 import { JobStore } from './job.svelte.ts';
 
 /** `denied` carries the server's sentence. */

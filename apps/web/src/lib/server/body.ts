@@ -1,5 +1,5 @@
 /** Reads what a request carries: no more than allowed, and only what its schema knows. */
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { error } from '@sveltejs/kit';
 import type * as z from 'zod/mini';
 

@@ -14,7 +14,7 @@
 </script>
 
 <script lang="ts">
-  import { fieldWords } from './words.ts';
+  import { fieldWords } from '$words/ui.ts';
 
   let { id, label, value, least, most, onchange }: AngleFieldProps = $props();
   let draft = $state<string | null>(null);

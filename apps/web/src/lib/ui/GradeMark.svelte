@@ -14,7 +14,7 @@
 
 <script lang="ts">
   import { toldBeside } from '@hulvek/core';
-  import { gradeWords } from './words.ts';
+  import { gradeWords } from '$words/ui.ts';
   import VerdictMark from './VerdictMark.svelte';
 
   let { grade, word = false, alone = false, working = false }: GradeMarkProps = $props();

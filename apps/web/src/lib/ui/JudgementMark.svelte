@@ -10,7 +10,7 @@
 </script>
 
 <script lang="ts">
-  import { gradeWords } from './words.ts';
+  import { gradeWords } from '$words/ui.ts';
   import GradeMark from './GradeMark.svelte';
 
   let { judgement, word = false }: JudgementMarkProps = $props();

@@ -22,7 +22,7 @@
 </script>
 
 <script lang="ts">
-  import { fieldWords } from './words.ts';
+  import { fieldWords } from '$words/ui.ts';
   import { readDraft, writeDraft } from '$lib/device/drafts.ts';
   import { onMount } from 'svelte';
   import { formatLength, lengthErrorTexts, parseLength } from '@hulvek/core';

@@ -1,7 +1,7 @@
 import { database } from '$lib/server/db/index.ts';
 import { changePassword, LEAST_PASSWORD, signOutEverywhere } from '$lib/server/services/accounts.ts';
 import { clearSession, SESSION_COOKIE } from '$lib/server/session.ts';
-import { accountWords } from '$lib/features/people/words.ts';
+import { accountWords } from '$words/people.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Button from '$lib/ui/Button.svelte';
-  import { accountWords } from '$lib/features/people/words.ts';
+  import { accountWords } from '$words/people.ts';
 
   let { data, form } = $props();
   const t = accountWords;

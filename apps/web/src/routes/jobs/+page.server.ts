@@ -1,7 +1,7 @@
 import { database } from '$lib/server/db/index.ts';
 import { importJob, listJobs } from '$lib/server/services/jobs.ts';
 import { newJob } from '$lib/server/services/new-documents.ts';
-import { jobsWords } from '$lib/features/shell/words.ts';
+import { jobsWords } from '$words/shell.ts';
 import { JOB_FORMAT, readJobFile } from '@hulvek/core';
 import { fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod/mini';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Button from '$lib/ui/Button.svelte';
-  import { jobsWords } from '$lib/features/shell/words.ts';
+  import { jobsWords } from '$words/shell.ts';
 
   let { data, form } = $props();
   const problems = $derived<string[]>(

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { navWords } from '$lib/features/shell/words.ts';
+  import { navWords } from '$words/shell.ts';
 </script>
 
 <main><a href="/jobs">{navWords.jobs}</a></main>

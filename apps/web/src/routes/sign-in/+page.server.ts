@@ -2,7 +2,7 @@ import { database } from '$lib/server/db/index.ts';
 import { forgetFailures, noteFailure, signIn, tooManyTries } from '$lib/server/services/accounts.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '$lib/server/services/demo.ts';
 import { setSession } from '$lib/server/session.ts';
-import { signInWords } from '$lib/features/people/words.ts';
+import { signInWords } from '$words/people.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 

@@ -2,7 +2,7 @@
   import { enhance } from '$app/forms';
   import Button from '$lib/ui/Button.svelte';
   import { forgetPacks } from '$lib/device/database.ts';
-  import { signInWords } from '$lib/features/people/words.ts';
+  import { signInWords } from '$words/people.ts';
   import { onMount } from 'svelte';
 
   let { data, form } = $props();

@@ -1,5 +1,6 @@
 /** Do the choices of the method go together, with the wall and with the unit? */
-import { BUCK_BEARING_Nmm, sillLoad } from '../../methods/fasteners.ts';
+import { buckAims } from '../../methods/buck-aim.ts';
+import { BUCK_BEARING_Nmm, sillLoad, soldLength } from '../../methods/fasteners.ts';
 import { cutSize } from '../../geometry/sheet.ts';
 import { holdsFor, type Choices } from '../../vocabulary/axes.ts';
 import { ruleIds, rules } from '../../methods/rules.ts';
@@ -124,8 +125,35 @@ export const buckLoad = defineCheck({
   },
 });
 
-/** Longer ones are seldom on the shelf. */
-const STOCKED_mm = 120;
+/** A screw whose point ends in the leg of a foam buck holds in foam. */
+export const screwsInBuck = defineCheck({
+  code: 'screw-ends-in-buck',
+  proof: 'structure',
+  severity: 'fails',
+  source: 'plane geometry; common practice, no source',
+  *run({ build, method }) {
+    // Its maker says that it carries screws: then the maker's own fasteners and tables hold.
+    if (!build || method?.buck?.carriesScrews) return;
+    const { context, fit, fastening } = build;
+    const aims = buckAims({ ...context, shims: fit.shims });
+    const missed = aims.filter(({ holds }) => !holds);
+    const worst = missed.toSorted((a, b) => b.missed_mm - a.missed_mm)[0];
+    if (!worst) return;
+    const { cure } = worst;
+    yield {
+      facts: {
+        sides: missed.map(({ side }) => side),
+        missed_mm: worst.missed_mm,
+        angle_deg: fastening.screw.angle_deg,
+        cure,
+      },
+      fixes: cure ? [{ kind: 'safe', set: { driveAngle: cure.angle_deg } }] : [],
+    };
+  },
+});
+
+/** From here on few shops have them. */
+const STOCKED_mm = 100;
 
 export const longScrews = defineCheck({
   code: 'screw-to-order',
@@ -133,8 +161,8 @@ export const longScrews = defineCheck({
   severity: 'note',
   source: PRACTICE,
   *run({ build }) {
-    const length_mm = build?.fastening.screw.length_mm ?? 0;
-    if (length_mm > STOCKED_mm) yield { facts: { length_mm, limit_mm: STOCKED_mm } };
+    const length_mm = build ? soldLength(build.fastening.screw.length_mm) : 0;
+    if (length_mm >= STOCKED_mm) yield { facts: { length_mm, limit_mm: STOCKED_mm } };
   },
 });
 

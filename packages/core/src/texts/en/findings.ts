@@ -171,9 +171,13 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: `${pieceTexts[piece] ?? piece}: wider than its roll`,
     text: `${f.length(width_mm)} across, the widest roll of this job is ${f.length(widest_mm)}. Take a wider roll, or draw a joint: two strips lap in the direction of flow.`,
   }),
+  'screw-ends-in-buck': ({ sides, missed_mm, angle_deg, cure }, f) => ({
+    title: 'Screws end in the buck',
+    text: `${asSentence(list(sides.map((side) => sideTexts[side])))}: the stud begins ${f.length(missed_mm)} beyond the hole, so a screw driven ${angle_deg > 0 ? `at ${angle_deg}°` : 'straight'} holds in foam alone. ${cure ? `At ${cure.angle_deg}° a screw of ${f.length(cure.length_mm)} meets the stud 12 mm from its edge.` : 'No angle reaches it from this hole: take brackets, a narrower leg, or a lumber buck.'} A buck whose maker says that it carries screws is entered with the method.`,
+  }),
   'screw-to-order': ({ length_mm, limit_mm }, f) => ({
     title: 'Long screws: order early',
-    text: `${f.lengthUp(length_mm)} through all layers; over ${f.length(limit_mm)} few shops stock them.`,
+    text: `${f.length(length_mm)} through all layers; from ${f.length(limit_mm)} on few shops stock them.`,
   }),
   'altitude-differs': ({ difference_Pa, madeAt_m, site_m }) => ({
     title: 'Glazing from another altitude',

@@ -16,10 +16,10 @@
   import Button from '$lib/ui/Button.svelte';
   import { freshId } from '$lib/device/ids.ts';
   import LengthField from '$lib/ui/LengthField.svelte';
-  import { measureWords } from '$lib/features/measure/words.ts';
-  import { detailWords } from '$lib/features/detail/words.ts';
-  import { boardWords } from './words.ts';
-  import { linesWords } from '$lib/features/lines/words.ts';
+  import { measureWords } from '$words/measure.ts';
+  import { detailWords } from '$words/detail.ts';
+  import { boardWords } from '$words/board.ts';
+  import { linesWords } from '$words/lines.ts';
   import { formatLength, formatSize, type LineDocument, type Opening, type TypedLength } from '@hulvek/core';
 
   let { store, editor, selected, meetings }: BoardPanelProps = $props();

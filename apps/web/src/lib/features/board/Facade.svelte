@@ -21,9 +21,9 @@
 </script>
 
 <script lang="ts">
-  import { boardWords } from './words.ts';
-  import { jobsWords } from '$lib/features/shell/words.ts';
-  import { gradeWords } from '$lib/ui/words.ts';
+  import { boardWords } from '$words/board.ts';
+  import { jobsWords } from '$words/shell.ts';
+  import { gradeWords } from '$words/ui.ts';
   import { gradeText, toldBeside } from '@hulvek/core';
   import VerdictShape from '$lib/ui/VerdictShape.svelte';
 

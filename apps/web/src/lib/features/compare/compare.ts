@@ -1,5 +1,5 @@
 /** Other methods on the same opening: the job's own, and every school. */
-import { compareWords } from './words.ts';
+import { compareWords } from '$words/compare.ts';
 import {
   planOpening,
   presetIds,

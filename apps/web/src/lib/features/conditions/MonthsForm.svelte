@@ -9,7 +9,7 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { pickParts, wrongPlaces } from '$lib/contract/site-parts.ts';
-  import { conditionText } from './words.ts';
+  import { conditionText } from '$words/conditions.ts';
   import {
     epwErrorText,
     epwMonths,

@@ -9,8 +9,8 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { pickParts, wrongPlaces } from '$lib/contract/site-parts.ts';
-  import { siteWords } from './words.ts';
-  import { saveWords } from '$lib/features/shell/words.ts';
+  import { siteWords } from '$words/conditions.ts';
+  import { saveWords } from '$words/shell.ts';
   import { LAYER_SHARE, terrains, type Terrain } from '@hulvek/core';
   import { untrack } from 'svelte';
 

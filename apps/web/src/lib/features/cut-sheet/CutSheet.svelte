@@ -8,8 +8,8 @@
 </script>
 
 <script lang="ts">
-  import { cutSheetWords } from './words.ts';
-  import { detailWords } from '$lib/features/detail/words.ts';
+  import { cutSheetWords } from '$words/cut-sheet.ts';
+  import { detailWords } from '$words/detail.ts';
   import {
     flatPieces,
     formatLength,

@@ -8,7 +8,7 @@
 </script>
 
 <script lang="ts">
-  import { detailWords } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
   import { formatLength, materialTexts, pieceText } from '@hulvek/core';
 
   let { cuts, units }: CutTableProps = $props();

@@ -19,7 +19,7 @@
 </script>
 
 <script lang="ts">
-  import { detailWords } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import DrawingView from '$lib/drawing/DrawingView.svelte';

@@ -12,8 +12,8 @@
   import StepStrip from './StepStrip.svelte';
   import { save } from '$lib/device/download.ts';
   import { DetailDesk, deskViews } from './detail-desk.svelte.ts';
-  import { detailWords, fastenersWords } from './words.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
+  import { detailWords, fastenersWords } from '$words/detail.ts';
+  import { shellWords } from '$words/shell.ts';
   import { drawingScales, methodChoices, missingText, type Finding } from '@hulvek/core';
   import { tick, untrack } from 'svelte';
   import CutTable from './CutTable.svelte';

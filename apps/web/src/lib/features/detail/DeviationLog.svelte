@@ -7,7 +7,7 @@
 </script>
 
 <script lang="ts">
-  import { detailWords } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
   import { axisIds, axisTexts, choiceText, methodChoices, ruleTexts, type RuleId } from '@hulvek/core';
 
   let { editor }: DeviationLogProps = $props();

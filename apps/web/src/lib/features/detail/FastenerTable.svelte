@@ -8,7 +8,7 @@
 </script>
 
 <script lang="ts">
-  import { fastenersWords } from './words.ts';
+  import { fastenersWords } from '$words/detail.ts';
   import { formatLength, sideTexts } from '@hulvek/core';
 
   let { fastening, units }: FastenerTableProps = $props();

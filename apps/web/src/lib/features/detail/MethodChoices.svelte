@@ -12,7 +12,7 @@
 </script>
 
 <script lang="ts">
-  import { detailWords } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
   import { methodGroups } from './method-groups.ts';
   import { axes, axisTexts, choiceText, ruleTexts, rulesNaming, type Choice } from '@hulvek/core';
 

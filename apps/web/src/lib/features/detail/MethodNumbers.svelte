@@ -9,7 +9,7 @@
 <script lang="ts">
   import AngleField from '$lib/ui/AngleField.svelte';
   import LengthField from '$lib/ui/LengthField.svelte';
-  import { detailWords } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
   import {
     factsOf,
     formatLength,

@@ -8,7 +8,7 @@
 </script>
 
 <script lang="ts">
-  import { detailWords } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
   import { flatPieces, formatLength, pieceText } from '@hulvek/core';
 
   let { pieces, units }: PiecesViewProps = $props();

@@ -10,7 +10,7 @@
 </script>
 
 <script lang="ts">
-  import { stripWords } from './words.ts';
+  import { stripWords } from '$words/detail.ts';
   import { stepText } from '@hulvek/core';
 
   let { steps, step, onstep }: StepStripProps = $props();

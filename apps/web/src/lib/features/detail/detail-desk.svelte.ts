@@ -1,5 +1,5 @@
 /** The drawing of one opening that is worked on: what is shown, what is dragged, what is chosen. */
-import { detailWords } from './words.ts';
+import { detailWords } from '$words/detail.ts';
 import {
   allCutsDrawing,
   asTyped,

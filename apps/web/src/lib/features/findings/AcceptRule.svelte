@@ -7,8 +7,8 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { detailWords } from '$lib/features/detail/words.ts';
-  import { installWords } from '$lib/features/install/words.ts';
+  import { detailWords } from '$words/detail.ts';
+  import { installWords } from '$words/install.ts';
 
   let { onaccept }: AcceptRuleProps = $props();
   const id = $props.id();

@@ -26,7 +26,7 @@
   import Button from '$lib/ui/Button.svelte';
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { fixWords } from './words.ts';
+  import { fixWords } from '$words/findings.ts';
   import {
     axisTexts,
     choiceText,

@@ -7,7 +7,7 @@
 </script>
 
 <script lang="ts">
-  import { historyWords } from './words.ts';
+  import { historyWords } from '$words/history.ts';
   import { dateTime } from '$lib/ui/time.ts';
 
   let { lines }: HistoryTableProps = $props();

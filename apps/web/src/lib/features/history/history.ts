@@ -1,10 +1,10 @@
 /** Everything that was ever entered for an opening, as lines to read, newest first. */
 import { versionsAnswer, type Version } from '$lib/contract/answers.ts';
 import { answerOf } from '$lib/contract/read.ts';
-import { historyWords } from './words.ts';
-import { measureWords } from '$lib/features/measure/words.ts';
-import { entryKindsWords, installWords } from '$lib/features/install/words.ts';
-import { saveWords } from '$lib/features/shell/words.ts';
+import { historyWords } from '$words/history.ts';
+import { measureWords } from '$words/measure.ts';
+import { entryKindsWords, installWords } from '$words/install.ts';
+import { saveWords } from '$words/shell.ts';
 import {
   axisTexts,
   changedFields,

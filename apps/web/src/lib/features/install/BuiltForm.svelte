@@ -16,7 +16,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { builtWords, installWords } from './words.ts';
+  import { builtWords, installWords } from '$words/install.ts';
   import { parseLength, pieceEdges, pieceText, type PieceEdge } from '@hulvek/core';
 
   let { pieces, units, onbuilt, save = builtWords.save, oncancel }: BuiltFormProps = $props();

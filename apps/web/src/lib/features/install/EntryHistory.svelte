@@ -8,10 +8,10 @@
 </script>
 
 <script lang="ts">
-  import { offlineWords } from '$lib/device/words.ts';
-  import { entryKindsWords, installWords } from './words.ts';
+  import { offlineWords } from '$words/device.ts';
+  import { entryKindsWords, installWords } from '$words/install.ts';
   import { dateTime } from '$lib/ui/time.ts';
-  import { changeText } from '$lib/features/prove/water/words.ts';
+  import { changeText } from '$words/prove-water.ts';
   import { formatLength, type Entry } from '@hulvek/core';
 
   let { log, title }: EntryHistoryProps = $props();

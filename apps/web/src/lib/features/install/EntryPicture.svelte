@@ -10,7 +10,7 @@
 </script>
 
 <script lang="ts">
-  import { installWords } from './words.ts';
+  import { installWords } from '$words/install.ts';
   import { dateTime } from '$lib/ui/time.ts';
 
   let { entry, job, kept }: EntryPictureProps = $props();

@@ -11,9 +11,9 @@
   import Button from '$lib/ui/Button.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
   import { FieldLog } from './field.svelte.ts';
-  import { installWords } from './words.ts';
-  import { detailWords, stripWords } from '$lib/features/detail/words.ts';
-  import { errorsWords } from '$lib/contract/words.ts';
+  import { installWords } from '$words/install.ts';
+  import { detailWords, stripWords } from '$words/detail.ts';
+  import { errorsWords } from '$words/contract.ts';
   import { dateTime } from '$lib/ui/time.ts';
   import { faceDrawing, formatLength, shareDone, stepText } from '@hulvek/core';
   import { onMount, tick, untrack } from 'svelte';

@@ -16,11 +16,11 @@
 </script>
 
 <script lang="ts">
-  import { offlineWords } from '$lib/device/words.ts';
+  import { offlineWords } from '$words/device.ts';
   import Button from '$lib/ui/Button.svelte';
   import PictureButton from '$lib/ui/PictureButton.svelte';
-  import { builtWords, entryKindsWords, installWords, statusWords } from './words.ts';
-  import { measureWords } from '$lib/features/measure/words.ts';
+  import { builtWords, entryKindsWords, installWords, statusWords } from '$words/install.ts';
+  import { measureWords } from '$words/measure.ts';
   import { clockTime } from '$lib/ui/time.ts';
   import {
     formatLength,
@@ -29,6 +29,7 @@
     needTexts,
     pieceText,
     plays,
+    soldLength,
     stepText,
     type Blocker,
     type Entry,
@@ -36,7 +37,7 @@
   } from '@hulvek/core';
 
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { changeText } from '$lib/features/prove/water/words.ts';
+  import { changeText } from '$words/prove-water.ts';
   import BuiltForm from './BuiltForm.svelte';
   import EntryPicture from './EntryPicture.svelte';
 
@@ -53,6 +54,15 @@
   });
   const shims = $derived(places('shims') ? (log.frozen?.build.fit.shims ?? []) : []);
   const ownShims = $derived(shims.filter((s) => (s.side === 'sill') === places('sill-shims')));
+  /** How many, how long and how aslant, where the unit is made fast. */
+  const screws = $derived.by(() => {
+    const build = log.frozen?.build;
+    const fast = step.events.some(
+      ({ op, thing }) =>
+        op === 'fasten' && build && (plays(build, thing, 'fin') || plays(build, thing, 'unit')),
+    );
+    return build && fast ? build.fastening : null;
+  });
   /** Said where the unit is in somebody's hands. */
   const lifts = $derived(places('unit'));
   const handling = $derived(
@@ -131,6 +141,13 @@
         {/each}
       </dl>
       <p class="quiet">{measureWords.seenOutside}</p>
+    {/if}
+    {#if screws}
+      <p data-testid="screws">
+        {installWords.screws(screws.count, length(soldLength(screws.screw.length_mm)))}
+        {#if screws.screw.angle_deg > 0}{installWords.screwAngle(screws.screw.angle_deg)}{/if}
+        {installWords.screwShims}
+      </p>
     {/if}
     <p class="quiet"><b>{installWords.why}.</b> {words.why}</p>
     {#if step.needs.length > 0}<p class="quiet">

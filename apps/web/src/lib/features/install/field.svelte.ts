@@ -3,8 +3,8 @@ import { freshId } from '$lib/device/ids.ts';
 import { scaledPicture } from '$lib/device/picture.ts';
 import type { OutboxItem } from '$lib/device/database.ts';
 import { may, mayLook, ENTRY_ACTION } from '$lib/contract/rights.ts';
-import { refusalsWords } from '$lib/contract/words.ts';
-import { installWords } from './words.ts';
+import { refusalsWords } from '$words/contract.ts';
+import { installWords } from '$words/install.ts';
 import {
   contentHash,
   progress,

@@ -7,7 +7,7 @@
 </script>
 
 <script lang="ts">
-  import { measureWords } from './words.ts';
+  import { measureWords } from '$words/measure.ts';
   import type { Opening } from '@hulvek/core';
 
   let { editor }: DeliveryFieldsProps = $props();

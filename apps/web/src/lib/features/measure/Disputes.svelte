@@ -8,9 +8,9 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { measureWords } from './words.ts';
-  import { saveWords } from '$lib/features/shell/words.ts';
-  import { historyWords } from '$lib/features/history/words.ts';
+  import { measureWords } from '$words/measure.ts';
+  import { saveWords } from '$words/shell.ts';
+  import { historyWords } from '$words/history.ts';
   import { dateTime } from '$lib/ui/time.ts';
   import {
     disputedPoints,

@@ -8,7 +8,7 @@
 </script>
 
 <script lang="ts">
-  import { cardsWords } from './words.ts';
+  import { cardsWords } from '$words/measure.ts';
   import { digitKeys, fractionKeys } from '@hulvek/core';
 
   let { unit, onpress }: KeypadProps = $props();

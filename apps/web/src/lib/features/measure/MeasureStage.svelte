@@ -10,9 +10,9 @@
   import Paper from '$lib/drawing/Paper.svelte';
   import Button from '$lib/ui/Button.svelte';
   import LengthField from '$lib/ui/LengthField.svelte';
-  import { fitWord } from './fit-words.ts';
-  import { cardsWords, measureWords } from './words.ts';
-  import { jobsWords, shellWords } from '$lib/features/shell/words.ts';
+  import { fitWord } from '$words/fit.ts';
+  import { cardsWords, measureWords } from '$words/measure.ts';
+  import { jobsWords, shellWords } from '$words/shell.ts';
   import {
     doubts,
     doubtText,

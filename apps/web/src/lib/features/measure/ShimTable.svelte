@@ -8,7 +8,7 @@
 </script>
 
 <script lang="ts">
-  import { measureWords } from './words.ts';
+  import { measureWords } from '$words/measure.ts';
   import { formatLength } from '@hulvek/core';
 
   let { fit, units }: ShimTableProps = $props();

@@ -8,13 +8,13 @@
 </script>
 
 <script lang="ts">
-  import { fieldWords } from '$lib/ui/words.ts';
+  import { fieldWords } from '$words/ui.ts';
   import Paper from '$lib/drawing/Paper.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { SurveyWalk } from './survey-walk.svelte.ts';
-  import { cardsWords, measureWords } from './words.ts';
-  import { historyWords } from '$lib/features/history/words.ts';
-  import { jobsWords } from '$lib/features/shell/words.ts';
+  import { cardsWords, measureWords } from '$words/measure.ts';
+  import { historyWords } from '$words/history.ts';
+  import { jobsWords } from '$words/shell.ts';
   import { doubtText, formatLength, pointTexts, surveyDrawing, surveyWalk } from '@hulvek/core';
   import { onMount, untrack } from 'svelte';
   import Keypad from './Keypad.svelte';

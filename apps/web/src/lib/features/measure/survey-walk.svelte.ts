@@ -1,6 +1,6 @@
 /** Measuring card by card: which point is asked, what is typed so far, what speaks against it, what it was read with. */
-import { fieldWords } from '$lib/ui/words.ts';
-import { cardsWords } from './words.ts';
+import { fieldWords } from '$words/ui.ts';
+import { cardsWords } from '$words/measure.ts';
 import {
   asTyped,
   doubts,

@@ -10,8 +10,8 @@
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import { HeatJob } from '$lib/features/prove/heat/heat-job.svelte.ts';
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
-  import { gradeWords } from '$lib/ui/words.ts';
-  import { proveText, type ProofId } from './words.ts';
+  import { gradeWords } from '$words/ui.ts';
+  import { proveText, type ProofId } from '$words/prove.ts';
   import { figuresIn, findingText, heatFindings, jointLeakage, readingOrder, sumOfBands } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
 

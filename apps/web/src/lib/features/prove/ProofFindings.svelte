@@ -13,8 +13,8 @@
 </script>
 
 <script lang="ts">
-  import { proveText as t } from './words.ts';
-  import { waterText } from '$lib/features/prove/water/words.ts';
+  import { proveText as t } from '$words/prove.ts';
+  import { waterText } from '$words/prove-water.ts';
   import FindingList from '$lib/features/findings/FindingList.svelte';
 
   let {

@@ -19,7 +19,7 @@
 </script>
 
 <script lang="ts">
-  import { detailWords } from '$lib/features/detail/words.ts';
+  import { detailWords } from '$words/detail.ts';
 
   let { label, views, canvas, below, empty, isCut, panelLabel, panel }: ProofFrameProps = $props();
 </script>

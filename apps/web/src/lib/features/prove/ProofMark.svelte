@@ -1,5 +1,5 @@
 <script module lang="ts">
-  import type { ProofId } from './words.ts';
+  import type { ProofId } from '$words/prove.ts';
 
   export interface ProofMarkProps {
     id: ProofId;

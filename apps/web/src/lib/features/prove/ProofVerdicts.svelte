@@ -9,7 +9,7 @@
 <script lang="ts">
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import { quickProofs } from './proof-words.ts';
-  import { proveText } from './words.ts';
+  import { proveText } from '$words/prove.ts';
   import { openPlaces, placeOfLine, sealText } from '@hulvek/core';
 
   let { plan }: ProofVerdictsProps = $props();

@@ -23,8 +23,8 @@
 <script lang="ts">
   import Desk from '$lib/features/detail/Desk.svelte';
   import StepStrip from '$lib/features/detail/StepStrip.svelte';
-  import { detailWords } from '$lib/features/detail/words.ts';
-  import { waterText } from '$lib/features/prove/water/words.ts';
+  import { detailWords } from '$words/detail.ts';
+  import { waterText } from '$words/prove-water.ts';
   import ProofFrame from './ProofFrame.svelte';
 
   let {

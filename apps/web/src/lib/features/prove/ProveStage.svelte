@@ -8,7 +8,7 @@
 
 <script lang="ts">
   import { page } from '$app/state';
-  import { proofIds, proveText, type ProofId } from './words.ts';
+  import { proofIds, proveText, type ProofId } from '$words/prove.ts';
   import type { Component, Snippet } from 'svelte';
 
   let { editor }: ProveStageProps = $props();

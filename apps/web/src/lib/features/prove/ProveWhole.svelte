@@ -19,9 +19,9 @@
   import { WaterDesk } from '$lib/features/prove/water/water-desk.svelte.ts';
   import { wallViews } from './wall-desk.svelte.ts';
   import { proofWords, type QuickProof } from './proof-words.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
-  import { heatText } from '$lib/features/prove/heat/words.ts';
-  import { proveText, type ProofId } from './words.ts';
+  import { shellWords } from '$words/shell.ts';
+  import { heatText } from '$words/prove-heat.ts';
+  import { proveText, type ProofId } from '$words/prove.ts';
   import { cutIds, formatLength, judge, missingText, readingOrder, type Grade } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
   import ProofFindings from './ProofFindings.svelte';

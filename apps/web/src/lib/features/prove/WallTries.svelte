@@ -9,7 +9,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { changeText, waterText as t } from '$lib/features/prove/water/words.ts';
+  import { changeText, waterText as t } from '$words/prove-water.ts';
   import X from '@lucide/svelte/icons/x';
   import { formatLength, stepText } from '@hulvek/core';
   import BuiltForm from '$lib/features/install/BuiltForm.svelte';

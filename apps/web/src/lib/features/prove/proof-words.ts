@@ -1,5 +1,5 @@
 /** One line for each proof but heat: what a lead says of it in passing. */
-import { proveText } from './words.ts';
+import { proveText } from '$words/prove.ts';
 import { airtightFrom, openPlaces, sealText, type Plan } from '@hulvek/core';
 
 export const quickProofs = ['fit', 'water', 'air', 'joint', 'moisture', 'loads'] as const;

@@ -1,10 +1,10 @@
 /** The proof sheet of one opening as a PDF: verdicts, drawings with the pen line, findings, figures, limits. */
 import { proofWords, quickProofs } from '$lib/features/prove/proof-words.ts';
-import { compareWords } from '$lib/features/compare/words.ts';
-import { jobWords } from '$lib/features/shell/words.ts';
-import { detailWords } from '$lib/features/detail/words.ts';
-import { heatText } from '$lib/features/prove/heat/words.ts';
-import { proveText, sideName } from './words.ts';
+import { compareWords } from '$words/compare.ts';
+import { jobWords } from '$words/shell.ts';
+import { detailWords } from '$words/detail.ts';
+import { heatText } from '$words/prove-heat.ts';
+import { proveText, sideName } from '$words/prove.ts';
 import {
   airCourse,
   cutDrawing,

@@ -11,8 +11,8 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { materialForm, materialFromForm, type MaterialField } from './material-form.ts';
-  import { shelfWords } from './words.ts';
-  import { saveWords } from '$lib/features/shell/words.ts';
+  import { shelfWords } from '$words/shelf.ts';
+  import { saveWords } from '$words/shell.ts';
   import { untrack } from 'svelte';
 
   let { material, units, onsave }: MaterialFormProps = $props();

@@ -11,8 +11,8 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { shelfWords } from './words.ts';
-  import { saveWords } from '$lib/features/shell/words.ts';
+  import { shelfWords } from '$words/shelf.ts';
+  import { saveWords } from '$words/shell.ts';
   import { methodChoices, presets, presetTexts, type AxisId, type ChoicesDocument } from '@hulvek/core';
   import { untrack } from 'svelte';
   import MethodChoices from '$lib/features/detail/MethodChoices.svelte';

@@ -1,6 +1,6 @@
 /** A material as the texts of a form, and back. */
-import { shelfWords } from './words.ts';
-import { unitsWords } from '$lib/features/units/words.ts';
+import { shelfWords } from '$words/shelf.ts';
+import { unitsWords } from '$words/units.ts';
 import { lengthErrorTexts, materialSchema, parseLength, type LengthUnit, type Material } from '@hulvek/core';
 
 const FIGURES = ['least_C', 'most_C', 'rest_h', 'sd_m', 'lambda_WmK', 'exposure_days'] as const;

@@ -1,8 +1,8 @@
 /** The shelf beside a job: what the job has copies of, what is newer there, what could be taken. */
-import { offlineWords } from '$lib/device/words.ts';
+import { offlineWords } from '$words/device.ts';
 import { shelfAnswer, shelfItemAnswer } from '$lib/contract/answers.ts';
 import { answerOf } from '$lib/contract/read.ts';
-import { shelfWords } from './words.ts';
+import { shelfWords } from '$words/shelf.ts';
 import {
   copyOf,
   fieldChanges,

@@ -1,6 +1,6 @@
 <script module lang="ts">
   import type { Snippet } from 'svelte';
-  import type { viewWords } from './words.ts';
+  import type { viewWords } from '$words/shell.ts';
 
   export interface JobPageProps {
     view: keyof typeof viewWords;
@@ -13,7 +13,7 @@
 </script>
 
 <script lang="ts">
-  import { viewWords as titles } from './words.ts';
+  import { viewWords as titles } from '$words/shell.ts';
 
   let { view, lead = '', tools, children }: JobPageProps = $props();
 </script>

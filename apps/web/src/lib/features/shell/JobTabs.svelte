@@ -8,7 +8,7 @@
 
 <script lang="ts">
   import { page } from '$app/state';
-  import { jobWords, viewWords } from './words.ts';
+  import { jobWords, viewWords } from '$words/shell.ts';
 
   let { store }: JobTabsProps = $props();
   const tabs = $derived([

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { stagesWords } from './words.ts';
+  import { stagesWords } from '$words/shell.ts';
 
   let { stage }: { stage: keyof typeof stagesWords.later } = $props();
 </script>

@@ -16,7 +16,7 @@
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
   import { setEditor } from '$lib/job/editor-context.ts';
   import { OpeningEditor } from '$lib/job/opening.svelte.ts';
-  import { navWords } from './words.ts';
+  import { navWords } from '$words/shell.ts';
   import { onMount, untrack } from 'svelte';
   import SaveBar from './SaveBar.svelte';
   import StageRail from './StageRail.svelte';

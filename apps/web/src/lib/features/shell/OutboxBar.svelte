@@ -7,9 +7,9 @@
 </script>
 
 <script lang="ts">
-  import { offlineWords } from '$lib/device/words.ts';
+  import { offlineWords } from '$words/device.ts';
   import Button from '$lib/ui/Button.svelte';
-  import { signInWords } from '$lib/features/people/words.ts';
+  import { signInWords } from '$words/people.ts';
 
   let { store }: OutboxBarProps = $props();
   const { outbox } = $derived(store);

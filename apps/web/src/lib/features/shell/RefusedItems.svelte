@@ -7,12 +7,12 @@
 </script>
 
 <script lang="ts">
-  import { offlineWords } from '$lib/device/words.ts';
+  import { offlineWords } from '$words/device.ts';
   import Button from '$lib/ui/Button.svelte';
   import type { OutboxItem } from '$lib/device/database.ts';
-  import { entryKindsWords, installWords } from '$lib/features/install/words.ts';
+  import { entryKindsWords, installWords } from '$words/install.ts';
   import { pointTexts, stepText } from '@hulvek/core';
-  import { saveWords } from './words.ts';
+  import { saveWords } from '$words/shell.ts';
 
   let { store }: RefusedItemsProps = $props();
   const { outbox } = $derived(store);

@@ -10,9 +10,9 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { saveWords, viewWords } from './words.ts';
-  import { historyWords } from '$lib/features/history/words.ts';
-  import { boardWords } from '$lib/features/board/words.ts';
+  import { saveWords, viewWords } from '$words/shell.ts';
+  import { historyWords } from '$words/history.ts';
+  import { boardWords } from '$words/board.ts';
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { formatLength, formatSize } from '@hulvek/core';

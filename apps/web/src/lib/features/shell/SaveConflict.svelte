@@ -9,7 +9,7 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { fieldLabel, fieldValue } from '$lib/features/history/history.ts';
-  import { saveWords } from './words.ts';
+  import { saveWords } from '$words/shell.ts';
 
   let { editor }: SaveConflictProps = $props();
 

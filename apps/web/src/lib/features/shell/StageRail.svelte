@@ -12,7 +12,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { inSight } from '$lib/ui/scroll-to.ts';
-  import { stagesWords } from './words.ts';
+  import { stagesWords } from '$words/shell.ts';
   import { openingFrame, readingsFromOutside } from '@hulvek/core';
   import { stages, type Stage } from '../../../params/stage.ts';
 

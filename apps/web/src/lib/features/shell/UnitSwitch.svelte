@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { JobStore } from '$lib/job/job.svelte.ts';
-  import { navWords } from './words.ts';
+  import { navWords } from '$words/shell.ts';
   import type { LengthUnit } from '@hulvek/core';
 
   let { store }: { store: JobStore } = $props();

@@ -7,7 +7,7 @@
 </script>
 
 <script lang="ts">
-  import { sizesWords, wallWords } from './words.ts';
+  import { sizesWords, wallWords } from '$words/sizes.ts';
   import { buckOf, depthStack, formatLength, planeIds, tapedCorner } from '@hulvek/core';
 
   let { plan }: DepthTableProps = $props();

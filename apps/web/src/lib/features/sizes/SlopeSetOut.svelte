@@ -8,7 +8,7 @@
 
 <script lang="ts">
   import LooseField from '$lib/ui/LooseField.svelte';
-  import { sizesWords } from './words.ts';
+  import { sizesWords } from '$words/sizes.ts';
   import { asTyped, formatLength, parseLength, parseSlope, slopeSetOut } from '@hulvek/core';
   import { untrack } from 'svelte';
 

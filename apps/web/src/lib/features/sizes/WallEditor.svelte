@@ -12,7 +12,7 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import LooseField from '$lib/ui/LooseField.svelte';
-  import { wallWords } from './words.ts';
+  import { wallWords } from '$words/sizes.ts';
   import { parseLength, type TypedLength } from '@hulvek/core';
   import { untrack } from 'svelte';
 

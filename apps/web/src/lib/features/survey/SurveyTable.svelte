@@ -10,8 +10,8 @@
 <script lang="ts">
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
   import { gridPoints } from './survey-grid.svelte.ts';
-  import { tableWords } from './words.ts';
-  import { saveWords, viewWords } from '$lib/features/shell/words.ts';
+  import { tableWords } from '$words/survey.ts';
+  import { saveWords, viewWords } from '$words/shell.ts';
   import { pointTexts } from '@hulvek/core';
   import { tick } from 'svelte';
 

@@ -1,5 +1,5 @@
 /** The survey of all openings as a table: the cell in use, typing, pasting, and taking in a sheet as a whole. */
-import { tableWords } from './words.ts';
+import { tableWords } from '$words/survey.ts';
 import {
   instrumentFor,
   pastedCells,

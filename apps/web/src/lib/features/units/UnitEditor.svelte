@@ -15,8 +15,8 @@
   import Button from '$lib/ui/Button.svelte';
   import { freshId } from '$lib/device/ids.ts';
   import { newUnitForm, unitForm, unitFromForm, type UnitField, type UnitProblems } from './unit-form.ts';
-  import { unitsWords } from './words.ts';
-  import { saveWords } from '$lib/features/shell/words.ts';
+  import { unitsWords } from '$words/units.ts';
+  import { saveWords } from '$words/shell.ts';
   import { untrack } from 'svelte';
 
   let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();

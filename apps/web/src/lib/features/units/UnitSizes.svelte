@@ -9,8 +9,8 @@
 </script>
 
 <script lang="ts">
-  import { unitsWords } from './words.ts';
-  import { tableWords } from '$lib/features/survey/words.ts';
+  import { unitsWords } from '$words/units.ts';
+  import { tableWords } from '$words/survey.ts';
   import {
     formatLength,
     formatSize,

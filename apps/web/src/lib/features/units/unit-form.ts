@@ -1,5 +1,5 @@
 /** A unit as a form of texts, and back: every field says for itself what is wrong with it. */
-import { unitsWords } from './words.ts';
+import { unitsWords } from '$words/units.ts';
 import {
   lengthErrorTexts,
   parseLength,

@@ -1,5 +1,5 @@
 /** What the checks on records need to know of whoever sends them. */
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { error } from '@sveltejs/kit';
 import type { Database } from '../db/index.ts';
 import { loadContext } from './jobs.ts';

@@ -2,7 +2,7 @@ import { database } from '$lib/server/db/index.ts';
 import { createUser, LEAST_PASSWORD, signIn } from '$lib/server/services/accounts.ts';
 import { readInvite, useInvite } from '$lib/server/services/people.ts';
 import { setSession } from '$lib/server/session.ts';
-import { inviteWords } from '$lib/features/people/words.ts';
+import { inviteWords } from '$words/people.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 

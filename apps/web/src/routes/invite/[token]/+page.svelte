@@ -2,7 +2,7 @@
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
   import Button from '$lib/ui/Button.svelte';
-  import { inviteWords, peopleWords, signInWords } from '$lib/features/people/words.ts';
+  import { inviteWords, peopleWords, signInWords } from '$words/people.ts';
 
   let { data, form } = $props();
   const t = inviteWords;

@@ -9,7 +9,7 @@
 </script>
 
 <script lang="ts">
-  import { proveText } from '$lib/features/prove/words.ts';
+  import { proveText } from '$words/prove.ts';
   import { jointLeakage } from '@hulvek/core';
 
   let { plan, closed }: AirLeakageProps = $props();

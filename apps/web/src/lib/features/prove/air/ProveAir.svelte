@@ -15,10 +15,10 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { AirDesk } from './air-desk.svelte.ts';
   import { wallViews } from '$lib/features/prove/wall-desk.svelte.ts';
-  import { detailWords } from '$lib/features/detail/words.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
-  import { proveText } from '$lib/features/prove/words.ts';
-  import { waterText } from '$lib/features/prove/water/words.ts';
+  import { detailWords } from '$words/detail.ts';
+  import { shellWords } from '$words/shell.ts';
+  import { proveText } from '$words/prove.ts';
+  import { waterText } from '$words/prove-water.ts';
   import {
     airThingText,
     cutIds,

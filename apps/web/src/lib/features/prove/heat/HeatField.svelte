@@ -18,7 +18,7 @@
 
 <script lang="ts">
   import { heatColour } from './heat-colours.ts';
-  import { heatText } from './words.ts';
+  import { heatText } from '$words/prove-heat.ts';
 
   let { drawing, cut, shown, side, probe, flux, boxes, range, onask }: HeatFieldProps = $props();
   const id = $props.id();

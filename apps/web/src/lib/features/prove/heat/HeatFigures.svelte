@@ -9,7 +9,7 @@
 <script lang="ts">
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { HeatFigures } from './heat-figures.svelte.ts';
-  import { heatText } from './words.ts';
+  import { heatText } from '$words/prove-heat.ts';
   import { cutIds } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
 

@@ -10,7 +10,7 @@
   import Button from '$lib/ui/Button.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { HeatJob, type HeatRow } from './heat-job.svelte.ts';
-  import { heatText } from './words.ts';
+  import { heatText } from '$words/prove-heat.ts';
   import { conditionsOf, cutIds, type SideHeat } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
 

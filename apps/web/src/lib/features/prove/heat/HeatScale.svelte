@@ -10,7 +10,7 @@
 <script lang="ts">
   import { heatColour } from './heat-colours.ts';
   import { save } from '$lib/device/download.ts';
-  import { heatText } from './words.ts';
+  import { heatText } from '$words/prove-heat.ts';
 
   let { heat, range }: HeatScaleProps = $props();
   const step = $derived(heat.shown?.picture.step_C ?? 2.5);

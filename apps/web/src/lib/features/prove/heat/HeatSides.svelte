@@ -8,7 +8,7 @@
 
 <script lang="ts">
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { heatText } from './words.ts';
+  import { heatText } from '$words/prove-heat.ts';
   import { cutIds } from '@hulvek/core';
 
   let { heat }: HeatSidesProps = $props();

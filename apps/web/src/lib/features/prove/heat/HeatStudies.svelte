@@ -8,7 +8,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { heatText } from './words.ts';
+  import { heatText } from '$words/prove-heat.ts';
   import { formatLength, studyIds } from '@hulvek/core';
   import StudyChart from './StudyChart.svelte';
 

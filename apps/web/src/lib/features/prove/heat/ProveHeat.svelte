@@ -14,9 +14,9 @@
   import HeatField from './HeatField.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { HeatDesk } from './heat-desk.svelte.ts';
-  import { detailWords } from '$lib/features/detail/words.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
-  import { heatText } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
+  import { shellWords } from '$words/shell.ts';
+  import { heatText } from '$words/prove-heat.ts';
   import { cutIds } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
   import FindingList from '$lib/features/findings/FindingList.svelte';

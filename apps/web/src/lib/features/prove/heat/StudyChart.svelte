@@ -8,7 +8,7 @@
 </script>
 
 <script lang="ts">
-  import { heatText } from './words.ts';
+  import { heatText } from '$words/prove-heat.ts';
   import Graph, { type GraphConfig } from '$lib/ui/Graph.svelte';
   import { prefersReducedMotion } from 'svelte/motion';
 

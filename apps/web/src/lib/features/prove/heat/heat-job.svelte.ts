@@ -2,7 +2,7 @@
 import { heatMark } from '$lib/contract/heat-mark.ts';
 import { runAnswer, type RunSide, type RunView } from '$lib/contract/heat.ts';
 import { answerOf } from '$lib/contract/read.ts';
-import { heatText } from './words.ts';
+import { heatText } from '$words/prove-heat.ts';
 import { cutIds, heatProof, type HeatProof, type Plan } from '@hulvek/core';
 import type { JobStore } from '$lib/job/job.svelte.ts';
 

@@ -14,8 +14,8 @@
   import Button from '$lib/ui/Button.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { WallDesk, wallViews } from '$lib/features/prove/wall-desk.svelte.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
-  import { proveText, sideName } from '$lib/features/prove/words.ts';
+  import { shellWords } from '$words/shell.ts';
+  import { proveText, sideName } from '$words/prove.ts';
   import {
     choiceText,
     figuresIn,

@@ -12,9 +12,9 @@
 <script lang="ts">
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { WallDesk, wallViews } from '$lib/features/prove/wall-desk.svelte.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
-  import { installWords } from '$lib/features/install/words.ts';
-  import { proveText, sideName } from '$lib/features/prove/words.ts';
+  import { shellWords } from '$words/shell.ts';
+  import { installWords } from '$words/install.ts';
+  import { proveText, sideName } from '$words/prove.ts';
   import { handlingText } from '@hulvek/core';
   import { untrack } from 'svelte';
   import ProofFindings from '$lib/features/prove/ProofFindings.svelte';

@@ -12,9 +12,9 @@
 <script lang="ts">
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { WallDesk, wallViews } from '$lib/features/prove/wall-desk.svelte.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
-  import { heatText } from '$lib/features/prove/heat/words.ts';
-  import { proveText } from '$lib/features/prove/words.ts';
+  import { shellWords } from '$words/shell.ts';
+  import { heatText } from '$words/prove-heat.ts';
+  import { proveText } from '$words/prove.ts';
   import { conditionsOf, cutIds, monthTexts, vapourLayerText } from '@hulvek/core';
   import { HeatFigures } from '$lib/features/prove/heat/heat-figures.svelte.ts';
   import { onDestroy, untrack } from 'svelte';

@@ -9,7 +9,7 @@
 <script lang="ts">
   import LengthField from '$lib/ui/LengthField.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { exposureWords } from './words.ts';
+  import { exposureWords } from '$words/prove-water.ts';
   import {
     choiceText,
     formatLength,

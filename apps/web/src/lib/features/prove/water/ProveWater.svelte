@@ -15,9 +15,9 @@
   import WaterRun from './WaterRun.svelte';
   import { WaterDesk } from './water-desk.svelte.ts';
   import { wallViews } from '$lib/features/prove/wall-desk.svelte.ts';
-  import { detailWords } from '$lib/features/detail/words.ts';
-  import { shellWords } from '$lib/features/shell/words.ts';
-  import { waterText } from './words.ts';
+  import { detailWords } from '$words/detail.ts';
+  import { shellWords } from '$words/shell.ts';
+  import { waterText } from '$words/prove-water.ts';
   import { formatLength } from '@hulvek/core';
   import { untrack } from 'svelte';
   import { prefersReducedMotion } from 'svelte/motion';

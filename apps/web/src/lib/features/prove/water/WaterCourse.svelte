@@ -9,7 +9,7 @@
 </script>
 
 <script lang="ts">
-  import { sourceTexts, stopText, waterText as t } from './words.ts';
+  import { sourceTexts, stopText, waterText as t } from '$words/prove-water.ts';
   import ChevronLeft from '@lucide/svelte/icons/chevron-left';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import Pause from '@lucide/svelte/icons/pause';

@@ -10,7 +10,7 @@
   import Paper from '$lib/drawing/Paper.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { lapKey } from './water-desk.svelte.ts';
-  import { waterText as t } from './words.ts';
+  import { waterText as t } from '$words/prove-water.ts';
   import { formatLength, lapDrawing, pieceText } from '@hulvek/core';
 
   let { water }: WaterLapsProps = $props();

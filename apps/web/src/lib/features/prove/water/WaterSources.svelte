@@ -9,7 +9,7 @@
 <script lang="ts">
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { partKey } from './water-desk.svelte.ts';
-  import { partText, sourceTexts, waterText as t } from './words.ts';
+  import { partText, sourceTexts, waterText as t } from '$words/prove-water.ts';
   import { formatLength, pieceText } from '@hulvek/core';
 
   let { water }: WaterSourcesProps = $props();

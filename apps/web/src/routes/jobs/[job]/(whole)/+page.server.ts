@@ -2,8 +2,8 @@ import { database, inTransaction } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { newOpening } from '$lib/server/services/new-documents.ts';
 import { addOpenings, loadParts } from '$lib/server/services/openings.ts';
-import { errorsWords } from '$lib/contract/words.ts';
-import { jobWords } from '$lib/features/shell/words.ts';
+import { errorsWords } from '$words/contract.ts';
+import { jobWords } from '$words/shell.ts';
 import { error, fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 

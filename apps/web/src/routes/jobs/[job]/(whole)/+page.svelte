@@ -4,8 +4,8 @@
   import Button from '$lib/ui/Button.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
-  import { fitWord } from '$lib/features/measure/fit-words.ts';
-  import { jobWords } from '$lib/features/shell/words.ts';
+  import { fitWord } from '$words/fit.ts';
+  import { jobWords } from '$words/shell.ts';
 
   let { data, form } = $props();
   const store = $derived(data.store);

@@ -1,4 +1,4 @@
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { error } from '@sveltejs/kit';
 
 export const load = async ({ params, parent }) => {

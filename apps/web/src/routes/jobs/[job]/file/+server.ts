@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db/index.ts';
 import { exportJob } from '$lib/server/services/jobs.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { writeJobFile } from '@hulvek/core';
 import { error } from '@sveltejs/kit';
 

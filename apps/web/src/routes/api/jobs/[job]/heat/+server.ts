@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db/index.ts';
 import { cancelRun, runOf, startRun } from '$lib/server/heat/runs.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { error, json } from '@sveltejs/kit';
 
 /** How far the newest run is, and what it has solved. */

@@ -5,7 +5,7 @@ import { database } from '$lib/server/db/index.ts';
 import { LARGEST_PICTURE_bytes, pictureOf } from '$lib/server/picture.ts';
 import { onServerTime, takeEntry } from '$lib/server/services/records.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
-import { refusalsWords } from '$lib/contract/words.ts';
+import { refusalsWords } from '$words/contract.ts';
 import { json } from '@sveltejs/kit';
 
 /** The form round the picture. */

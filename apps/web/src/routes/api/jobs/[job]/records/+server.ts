@@ -4,7 +4,7 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { onServerTime, takeEntry, takeReading, type Taken } from '$lib/server/services/records.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
-import { refusalsWords } from '$lib/contract/words.ts';
+import { refusalsWords } from '$words/contract.ts';
 import { json } from '@sveltejs/kit';
 
 /** Takes records one after the other, each committed before its answer; the same id again is answered the same way. */

@@ -1,7 +1,7 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { putOnSharedShelf } from '$lib/server/services/shelf.ts';
-import { shelfWords } from '$lib/features/shelf/words.ts';
+import { shelfWords } from '$words/shelf.ts';
 import { materialSchema, methodSchema, unitSchema, wallSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';

@@ -1,7 +1,7 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { putOnShelf } from '$lib/server/services/jobs.ts';
-import { unitsWords } from '$lib/features/units/words.ts';
+import { unitsWords } from '$words/units.ts';
 import { materialSchema, methodSchema, unitSchema, wallSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';

@@ -2,7 +2,7 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { changeJob } from '$lib/server/services/jobs.ts';
 import { sitePartSchema } from '$lib/contract/site-parts.ts';
-import { siteWords } from '$lib/features/conditions/words.ts';
+import { siteWords } from '$words/conditions.ts';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 

@@ -3,8 +3,8 @@
   import Facade from '$lib/features/board/Facade.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { OpeningsEditor } from '$lib/job/openings.svelte.ts';
-  import { boardWords } from '$lib/features/board/words.ts';
-  import { jobWords, saveWords, viewWords } from '$lib/features/shell/words.ts';
+  import { boardWords } from '$words/board.ts';
+  import { jobWords, saveWords, viewWords } from '$words/shell.ts';
   import { asTyped, formatLength, placed, type Opening, verdictTexts } from '@hulvek/core';
   import { beforeNavigate } from '$app/navigation';
   import { untrack } from 'svelte';

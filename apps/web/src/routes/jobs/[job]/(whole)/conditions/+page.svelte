@@ -3,7 +3,7 @@
   import JointSeasonForm from '$lib/features/conditions/JointSeasonForm.svelte';
   import MonthsForm from '$lib/features/conditions/MonthsForm.svelte';
   import PricesForm from '$lib/features/conditions/PricesForm.svelte';
-  import { conditionText } from '$lib/features/conditions/words.ts';
+  import { conditionText } from '$words/conditions.ts';
 
   let { data } = $props();
 </script>

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { viewWords } from '$lib/features/shell/words.ts';
+  import { viewWords } from '$words/shell.ts';
   import { page } from '$app/state';
   import CutSheet from '$lib/features/cut-sheet/CutSheet.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { save } from '$lib/device/download.ts';
-  import { cutSheetWords } from '$lib/features/cut-sheet/words.ts';
+  import { cutSheetWords } from '$words/cut-sheet.ts';
   import { formatLength, pieceText, piecesSvg, type FlatPiece } from '@hulvek/core';
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import JobPage from '$lib/features/shell/JobPage.svelte';
   import HeatJob from '$lib/features/prove/heat/HeatJob.svelte';
-  import { heatText } from '$lib/features/prove/heat/words.ts';
+  import { heatText } from '$words/prove-heat.ts';
 
   let { data } = $props();
 </script>

@@ -4,7 +4,7 @@
   import Button from '$lib/ui/Button.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { freshId } from '$lib/device/ids.ts';
-  import { linesWords } from '$lib/features/lines/words.ts';
+  import { linesWords } from '$words/lines.ts';
   import { formatLength, lineUp, type LineDocument, type LineMember, type LineResult } from '@hulvek/core';
   import { SvelteSet } from 'svelte/reactivity';
 

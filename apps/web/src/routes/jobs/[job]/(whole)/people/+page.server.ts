@@ -2,8 +2,8 @@ import { database } from '$lib/server/db/index.ts';
 import { lookRules, roles } from '$lib/contract/rights.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { changeMember, invite, listMembers, lookRuleOf, setLookRule } from '$lib/server/services/people.ts';
-import { errorsWords } from '$lib/contract/words.ts';
-import { peopleWords } from '$lib/features/people/words.ts';
+import { errorsWords } from '$words/contract.ts';
+import { peopleWords } from '$words/people.ts';
 import { error, fail } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 

@@ -2,7 +2,7 @@
   import { enhance } from '$app/forms';
   import type { SubmitFunction } from '@sveltejs/kit';
   import Button from '$lib/ui/Button.svelte';
-  import { peopleWords } from '$lib/features/people/words.ts';
+  import { peopleWords } from '$words/people.ts';
 
   let { data, form } = $props();
   const t = peopleWords;

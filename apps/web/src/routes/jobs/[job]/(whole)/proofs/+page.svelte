@@ -1,7 +1,7 @@
 <script lang="ts">
   import JobPage from '$lib/features/shell/JobPage.svelte';
   import JobProofs from '$lib/features/prove/JobProofs.svelte';
-  import { proveText } from '$lib/features/prove/words.ts';
+  import { proveText } from '$words/prove.ts';
 
   let { data } = $props();
 </script>

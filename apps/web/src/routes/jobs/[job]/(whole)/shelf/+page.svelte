@@ -4,8 +4,8 @@
   import MethodForm from '$lib/features/shelf/MethodForm.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { ShelfDesk } from '$lib/features/shelf/shelf.svelte.ts';
-  import { saveWords } from '$lib/features/shell/words.ts';
-  import { shelfWords } from '$lib/features/shelf/words.ts';
+  import { saveWords } from '$words/shell.ts';
+  import { shelfWords } from '$words/shelf.ts';
   import { shelfKinds, type Material, type MethodDocument, type ShelfKind } from '@hulvek/core';
   import { onMount, untrack } from 'svelte';
 

@@ -4,8 +4,8 @@
   import OrderSize from '$lib/features/sizes/OrderSize.svelte';
   import SlopeSetOut from '$lib/features/sizes/SlopeSetOut.svelte';
   import WallEditor from '$lib/features/sizes/WallEditor.svelte';
-  import { sizesWords, wallWords } from '$lib/features/sizes/words.ts';
-  import { jobWords } from '$lib/features/shell/words.ts';
+  import { sizesWords, wallWords } from '$words/sizes.ts';
+  import { jobWords } from '$words/shell.ts';
 
   let { data } = $props();
   const store = $derived(data.store);

@@ -3,8 +3,8 @@
   import SurveyTable from '$lib/features/survey/SurveyTable.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { SurveyGrid } from '$lib/features/survey/survey-grid.svelte.ts';
-  import { tableWords } from '$lib/features/survey/words.ts';
-  import { jobWords, saveWords, viewWords } from '$lib/features/shell/words.ts';
+  import { tableWords } from '$words/survey.ts';
+  import { jobWords, saveWords, viewWords } from '$words/shell.ts';
   import { untrack } from 'svelte';
 
   let { data } = $props();

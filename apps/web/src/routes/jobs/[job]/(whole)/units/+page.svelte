@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { viewWords } from '$lib/features/shell/words.ts';
+  import { viewWords } from '$words/shell.ts';
   import UnitEditor from '$lib/features/units/UnitEditor.svelte';
   import UnitSizes from '$lib/features/units/UnitSizes.svelte';
   import Button from '$lib/ui/Button.svelte';
-  import { unitsWords } from '$lib/features/units/words.ts';
+  import { unitsWords } from '$words/units.ts';
   import { formatSize, type Unit } from '@hulvek/core';
 
   let { data } = $props();

@@ -5,8 +5,8 @@
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import { editorInContext } from '$lib/job/editor-context.ts';
   import { candidates, candidatePlan } from '$lib/features/compare/compare.ts';
-  import { compareWords } from '$lib/features/compare/words.ts';
-  import { detailWords, fastenersWords } from '$lib/features/detail/words.ts';
+  import { compareWords } from '$words/compare.ts';
+  import { detailWords, fastenersWords } from '$words/detail.ts';
   import {
     axisIds,
     axisTexts,

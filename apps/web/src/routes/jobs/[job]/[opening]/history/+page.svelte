@@ -3,7 +3,7 @@
   import { editorInContext } from '$lib/job/editor-context.ts';
   import type { Version } from '$lib/contract/answers.ts';
   import { loadVersions, openingHistory } from '$lib/features/history/history.ts';
-  import { historyWords } from '$lib/features/history/words.ts';
+  import { historyWords } from '$words/history.ts';
 
   const editor = editorInContext();
   /** `null` where the server could not be asked. */

@@ -1,7 +1,7 @@
 import { database } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { loadPart, openingOfPart } from '$lib/server/services/openings.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { formatLength, pieceText, piecesSvg, planOpening } from '@hulvek/core';
 import { error } from '@sveltejs/kit';
 

@@ -3,7 +3,7 @@ import { planSides, solveSide } from '$lib/server/heat/tasks.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { loadPart, openingOfPart } from '$lib/server/services/openings.ts';
 import { proofSheet, type ProofSheetInput } from '$lib/features/prove/sheet.server.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { heatFindings, heatProof, planOpening, type JobContext, type Opening, type Plan } from '@hulvek/core';
 import { error } from '@sveltejs/kit';
 import { setImmediate as breathe } from 'node:timers/promises';

@@ -3,7 +3,7 @@ import { database } from '$lib/server/db/index.ts';
 import { may } from '$lib/contract/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
 import { forDevice, loadPart, saveOpening } from '$lib/server/services/openings.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { contentHash, documentSchema, type OpeningDocument } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';

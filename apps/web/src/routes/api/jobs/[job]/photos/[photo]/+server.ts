@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db/index.ts';
 import { loadPhoto } from '$lib/server/services/records.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { error } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 

@@ -2,7 +2,7 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { freezePlan, loadPart, openingOfPart } from '$lib/server/services/openings.ts';
-import { errorsWords } from '$lib/contract/words.ts';
+import { errorsWords } from '$words/contract.ts';
 import { issueOf, planOpening } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';

@@ -1,5 +1,5 @@
 /** Words of the server: why something was not done. */
-import type { Refused } from './refused.ts';
+import type { Refused } from '$lib/contract/refused.ts';
 
 export const errorsWords = {
   otherOrigin: 'This request came from another site and was not carried out.',
