@@ -14,6 +14,7 @@ import {
   type Plan,
 } from '../src/index.ts';
 import { buckAims } from '../src/methods/buck-aim.ts';
+import { slitReach } from '../src/methods/pieces/wall.ts';
 import { soundReadings } from '../src/demo/example.ts';
 import { masterRows, type Given, type MasterRow } from './master.expected.ts';
 
@@ -77,6 +78,7 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
     const framed = sizeToFrame(plan);
     return framed ? sizeToOrder(plan, framed).width : undefined;
   },
+  'flap.hinge': ({ numbers }) => slitReach(numbers.flapSlit),
   'fasteners.missed': (plan) => leftAim(plan)?.missed_mm,
   'fasteners.cure.angle': (plan) => leftAim(plan)?.cure?.angle_deg,
   'fasteners.cure.length': (plan) => leftAim(plan)?.cure?.length_mm,
@@ -107,7 +109,7 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
 };
 
 /** Findings that the program has, of those that rows name. */
-const FINDINGS = ['screw-ends-in-buck', 'screw-to-order'];
+const FINDINGS = ['screw-ends-in-buck', 'screw-to-order', 'head-tape-past-flap', 'reverse-lap'];
 
 const isFigure = ({ expect: what }: MasterRow): boolean => 'figure' in what && what.figure in FIGURES;
 const isFinding = ({ expect: what }: MasterRow): boolean =>

@@ -87,7 +87,12 @@ export interface FindingFacts {
   'corner-overstretched': { readonly stretch: number; readonly limit: number };
   'tape-off-fin': { readonly onWall_mm: number; readonly limit_mm: number };
   'head-tape-low': { readonly above_mm: number; readonly limit_mm: number };
-  'head-tape-past-flap': { readonly over_mm: number };
+  'head-tape-past-flap': {
+    /** Above where a reserve under the hinge would end. */
+    readonly over_mm: number;
+    /** From the tape's upper edge up to the hinge; negative where the tape runs past it. */
+    readonly below_mm: number;
+  };
   'water-gets-in': WetPlace & {
     readonly source: WaterSource;
     readonly wets: 'structure' | 'room';

@@ -119,7 +119,7 @@ export const headTapeLow = defineCheck({
   },
 });
 
-/** The flap can only come down over a head tape that ends below its hinge. */
+/** The flap covers from its hinge down: a tape that ends below it is covered, and a reserve under it is a wish. */
 export const headTapePastFlap = defineCheck({
   code: 'head-tape-past-flap',
   proof: 'water',
@@ -129,10 +129,15 @@ export const headTapePastFlap = defineCheck({
     // Behind a buck the flap comes down over the buck's flashing, in another plane.
     if (!build || !has(build, 'head-tape', 'slit-tape') || build.context.opening.buck) return;
     const hinge = build.context.opening.height + slitReach(numbers.flapSlit);
-    const over_mm = topOf(build, 'head-tape') - (hinge - LEAST_LAP_mm);
+    const below_mm = hinge - topOf(build, 'head-tape');
+    const over_mm = LEAST_LAP_mm - below_mm;
     if (over_mm <= 0) return;
     const slit = numbers.flapSlit + over_mm * Math.SQRT2;
-    yield { facts: { over_mm }, fixes: [{ kind: 'safe', set: { flapSlit: Math.ceil(slit / 10) * 10 } }] };
+    yield {
+      facts: { over_mm, below_mm },
+      severity: below_mm >= 0 ? 'note' : 'fails',
+      fixes: [{ kind: 'safe', set: { flapSlit: Math.ceil(slit / 10) * 10 } }],
+    };
   },
 });
 

@@ -246,10 +246,16 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Jamb tapes stand out above the head tape',
     text: `The head tape ends ${f.length(Math.abs(above_mm))} ${above_mm < 0 ? 'below' : 'above'} the jamb tapes’ ends; it must pass them by ${f.length(limit_mm)}. Water would get behind the jamb tape at its upper end. Take a wider head tape.`,
   }),
-  'head-tape-past-flap': ({ over_mm }, f) => ({
-    title: 'Head tape reaches past the flap',
-    text: `The tape is ${f.length(over_mm)} too high for the flap to cover it: a reverse lap. Slit the flap longer.`,
-  }),
+  'head-tape-past-flap': ({ over_mm, below_mm }, f) =>
+    below_mm < 0
+      ? {
+          title: 'Head tape reaches past the flap',
+          text: `The tape runs ${f.length(-below_mm)} past the hinge of the flap, which covers only what lies below it: a reverse lap. Slit the flap longer.`,
+        }
+      : {
+          title: 'Little reserve under the flap',
+          text: `The tape ends ${f.length(below_mm)} below the hinge of the flap and is covered. A slit that is longer by about ${f.length(over_mm * Math.SQRT2)} leaves room for a hand that is not exact.`,
+        },
   'shim-too-thin': ({ side, thickness_mm, limit_mm }, f) => ({
     title: `No room for shims at the ${sideTexts[side]}`,
     text: `${thickness_mm < 0 ? 'No gap is left' : `Only ${f.length(thickness_mm)} is left`} at the narrowest shim, thinnest pair ${f.length(limit_mm)}. Trim the jamb there.`,
