@@ -487,7 +487,10 @@ const sashKinds: readonly MasterRow[] = [
 ];
 
 const cards: readonly MasterRow[] = [
-  row('no flap, nothing under a lifted flap', BARRIER, { card: 'head-tape', neverSays: /flap/i }),
+  row('no flap, nothing under a lifted flap', withChoices(DRAINED, { head: 'two-tapes' }), {
+    card: 'head-tape',
+    neverSays: /flap/i,
+  }),
   row('no pan, nothing that a pan drains', BARRIER, { card: 'fasten', neverSays: /\bpan\b/i }),
   row('a barrier is looked at for closed, not open', BARRIER, { card: 'release', neverSays: /open/i }),
   row('loose fibre has no look at foam', withChoices(DRAINED, { gapFill: 'loose-fibre' }), {

@@ -8,6 +8,7 @@ import {
   planOpening,
   sizeToFrame,
   sizeToOrder,
+  stepText,
   surveyDrawing,
   type JobFile,
   type Opening,
@@ -111,6 +112,23 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
 /** Findings that the program has, of those that rows name. */
 const FINDINGS = ['screw-ends-in-buck', 'screw-to-order', 'head-tape-past-flap', 'reverse-lap'];
 
+/** Cards whose words are built from what is there. */
+const CARDS = [
+  'no flap, nothing under a lifted flap',
+  'no pan, nothing that a pan drains',
+  'a barrier is looked at for closed, not open',
+  'the jamb tape’s edge goes by the choice',
+  'a pocket unit has no pan to drain behind its foam',
+  'small lengths by hand first, then the roller',
+  'the liner goes back a bit at a time, straight',
+  'a flexible frame’s depth is read at four corners before and after foam',
+  'only shims that carry nothing are pulled',
+  'screws stand beside shims that come out, never through them',
+  'a casement is fastened at its hinge side first',
+  'latched while it is fastened',
+];
+const isCard = ({ says, expect: what }: MasterRow): boolean => 'card' in what && CARDS.includes(says);
+
 const isFigure = ({ expect: what }: MasterRow): boolean => 'figure' in what && what.figure in FIGURES;
 const isFinding = ({ expect: what }: MasterRow): boolean =>
   ('finding' in what && FINDINGS.includes(what.finding)) ||
@@ -140,6 +158,20 @@ describe('the plan as somebody who has done the work for years would make it', (
         expect(of(what.finding)).toHaveLength(1);
         if (what.severity) expect(of(what.finding)[0]?.severity).toBe(what.severity);
       }
+    },
+  );
+
+  it.each(masterRows.filter(isCard).map((row) => [row.says, row] as const))(
+    '%s',
+    (_, { given, expect: what }) => {
+      const plan = planned(given);
+      if (!('card' in what)) throw new Error('no card is asked');
+      const step = plan.build?.steps.find(({ id, role }) => id === what.card || role === what.card);
+      if (!step) throw new Error(`no step ${what.card}`);
+      const { how, why, look = '' } = stepText(step.id, plan.choices, plan.unit?.operation);
+      const said = `${how} ${why} ${look}`;
+      if ('says' in what) expect(said).toMatch(what.says);
+      else expect(said).not.toMatch(what.neverSays);
     },
   );
 

@@ -1,5 +1,6 @@
 /** Words for the steps of the work: what to do, why, what somebody has to see, what to beware of. */
 import type { AxisId } from '../../vocabulary/axes.ts';
+import type { Unit } from '../../documents/unit.ts';
 import type { StepId } from '../../methods/step-rows.ts';
 
 export interface StepText {
@@ -13,6 +14,8 @@ export interface StepText {
   readonly caution?: string;
   /** What a choice adds to the how. */
   readonly with?: { readonly [Axis in AxisId]?: { readonly [choice: string]: string } };
+  /** What the way the unit opens adds to it. */
+  readonly sash?: { readonly [Operation in Unit['operation']]?: string };
 }
 
 const SOLVENTS =
@@ -21,6 +24,10 @@ const BLADE = 'Keep the other hand out of the blade’s way and do not cut on fi
 const HEAVY =
   'Glass is heavy and the opening is a fall edge. Weigh up hands, cups or a lift before lifting, guard the opening, and keep to the site’s safety rules and the maker’s instructions.';
 const HEIGHT = 'Work at height: ladder or scaffold as the site’s safety rules ask.';
+
+/** Behind a drained fin. */
+const FOAM_INSIDE =
+  'Inner half of the frame’s depth only: the outer half stays open, so that the pan drains.';
 
 /** Where the bead goes. */
 const BEAD_ON = {
@@ -118,6 +125,12 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Align',
     title: 'Level, plumb, square, shims in, open and close it',
     how: 'Opposed pairs at the places in the schedule, never above the head. Both diagonals, even margins, open and close.',
+    sash: {
+      hung: 'Jambs straight in their middle, shims at the check rail too: a sash that slides sticks or drops where they bow.',
+      casement: 'Shims at hinges and locks.',
+      awning: 'Support under the corners that carry, shims at hinges and locks.',
+      sliding: 'Sill and head straight, without a crown.',
+    },
     why: 'What is out now is out for good after fastening. A tight head shim binds the unit when the header creeps.',
     look: 'Level, plumb, both diagonals, margins even, opens and closes.',
   },
@@ -132,21 +145,42 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
         'every-second-hole': 'Bottom fin in every second hole.',
         spacers: 'Bottom fin over its spacers, not pinched.',
       },
+      shims: {
+        removed: 'Beside a shim that comes out again: just above or below the shim, never through it.',
+      },
+    },
+    sash: {
+      casement: 'Hinge side first, the sash latched while it is fastened.',
+      hung: 'Margins read with the sash a little open between first and last fastener.',
     },
     caution: 'Fastener kind, length and spacing are the maker’s and the local code’s to set.',
   },
   'jamb-tapes': {
     short: 'Jamb tape',
     title: 'Jamb tapes over the fin, both sides',
-    how: 'From above the head fin down past the sill fin. Inner edge along the frame. Roll it.',
+    how: 'From above the head fin down past the sill fin. Small lengths by hand first, then the roller, each strip before the next goes over it.',
     why: 'They close fin and holes. They come before the head tape, so that it laps over them.',
+    with: {
+      tapeEdge: {
+        'frame-edge': 'Inner edge along the frame.',
+        'onto-frame': 'Inner edge onto the frame, all along by the same width.',
+        gasket: 'Within the marked zone of the fin; sides first, then the head.',
+      },
+    },
   },
   'head-tape': {
     short: 'Head tape',
     title: 'Head tape over both jamb tapes',
-    how: 'Past the outer edges of the jamb tapes on both sides, under the lifted flap. Roll it.',
+    how: 'Past the outer edges of the jamb tapes on both sides. The liner goes back a bit at a time, pulled straight, none of it left behind; by hand first, then the roller.',
     why: 'Water from above meets the head tape first and is led onto the jamb tapes.',
-    look: 'All tapes rolled, no fish-mouths, head over jambs, bottom fin free of tape.',
+    look: 'All tapes rolled, no fish-mouths, head over jambs.',
+    with: {
+      head: { flap: 'Under the lifted flap.', 'flap-and-cap': 'Under the lifted flap.' },
+      bedding: {
+        drained: 'The bottom fin stays free of tape.',
+        interrupted: 'The bottom fin stays free of tape.',
+      },
+    },
     caution: HEIGHT,
   },
   'flap-down': {
@@ -166,20 +200,34 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'pull-shims': {
     short: 'Shims out',
     title: 'Pull the jamb shims',
-    how: 'Take out the shims at the jambs; blocking at hinges and locks and the sill shims stay.',
+    how: 'Take out the shims at the jambs that carry nothing. Blocks at hinges and locks, under mullions and under the sill carry load and stay; the holes of those that come out are filled.',
     why: 'Wood left in the gap shrinks, conducts heat and breaks the seal.',
   },
   foam: {
     short: 'Foam',
     title: 'Foam the gap from inside, in lifts',
-    how: 'Low-expansion foam in the inner half of the frame’s depth, two lifts or more. Leave the outer half open.',
-    why: 'A full shot bows the frame. The open outer half lets the pan drain.',
+    how: 'Low-expansion foam in two lifts or more, each left to cure, then cut. On a frame that gives, read its depth against the wall at four corners before and after.',
+    why: 'A full shot bows the frame.',
+    with: {
+      pan: {
+        stretched: FOAM_INSIDE,
+        'tape-and-patches': FOAM_INSIDE,
+        rigid: FOAM_INSIDE,
+        fluid: FOAM_INSIDE,
+        buck: FOAM_INSIDE,
+      },
+    },
     caution: `${SOLVENTS} Ask the unit’s maker whether foam is allowed.`,
   },
   operate: {
     short: 'Operate',
     title: 'Open and close it again',
     how: 'Try the sash and the locks, look at the margins.',
+    sash: {
+      hung: 'Read the margins with the sash a little open; top sash, then bottom, then the latches by hand.',
+      casement: 'Swing it wide, then latch it: the margin at the lock tells of a jamb that moved.',
+      sliding: 'It must run from end to end by one finger: sill and head are straight or it binds.',
+    },
     why: 'If the foam has bowed a jamb, it can still be cut back.',
   },
   'inner-seal': {

@@ -46,7 +46,7 @@
   let shown = $derived(open);
   let note = $state('');
   let asking = $state<'note' | 'override' | 'built' | null>(null);
-  const words = $derived(stepText(step.id));
+  const words = $derived(stepText(step.id, log.frozen?.build.context.choices, log.issue?.unit.operation));
   const cuts = $derived((log.frozen?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
   const places = $derived.by(() => {
     const build = log.frozen?.build;
