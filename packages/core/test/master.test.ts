@@ -175,6 +175,15 @@ describe('the plan as somebody who has done the work for years would make it', (
     },
   );
 
+  it('a fixed unit is not operated, and what would have waited for it waits for what is before it', () => {
+    const row = masterRows.find(({ says }) => says === 'a fixed unit is not operated');
+    if (!row) throw new Error('the row is gone');
+    const fixed = planned(row.given).build?.steps.map(({ id }) => id) ?? [];
+    const casement = planned({ school: row.given.school }).build?.steps.map(({ id }) => id) ?? [];
+    expect(fixed).toEqual(casement.filter((id) => id !== 'operate'));
+    expect(casement).toContain('operate');
+  });
+
   it('the fix of a screw that ends in a buck makes it meet the stud', () => {
     const row = masterRows.find(
       ({ expect: what }) => 'finding' in what && what.finding === 'screw-ends-in-buck',

@@ -42,6 +42,7 @@ export function factsOf(wall: Wall, unit: Unit, { mount }: Pick<Choices, 'mount'
     'has-outer-leaf': hasOuterLeaf(wall),
     'unit-heavy': (unit.weight_kg ?? glassWeight(unit) ?? 0) > HEAVY_kg,
     'unit-finless': unit.fin.kind === 'none',
+    'unit-fixed': unit.operation === 'fixed',
     'fin-of-another-kind': wanted !== null && unit.fin.kind !== 'none' && unit.fin.kind !== wanted,
     'maker-every-hole': unit.limits?.fasteners === 'every-hole',
     'maker-second-hole': unit.limits?.fasteners === 'every-second-hole',

@@ -832,6 +832,7 @@ const INSIDE = [
   },
   {
     id: 'operate',
+    when: { not: ['unit-fixed'] },
     process: ['fill'],
     physical: ['fasten'],
     events: [['look', 'unit']],

@@ -48,6 +48,7 @@ export type Fact =
   | 'has-outer-leaf'
   | 'unit-heavy'
   | 'unit-finless'
+  | 'unit-fixed'
   | 'fin-of-another-kind'
   | 'maker-every-hole'
   | 'maker-second-hole';
