@@ -12,13 +12,15 @@ let worker: ChildProcess;
 /** As it is served: a worker beside the server has judged every opening. */
 test.beforeAll(async ({ server }) => {
   test.setTimeout(120_000);
+  const db = new pg.Client({ connectionString: server.database });
+  await db.connect();
+  // Whatever was judged before other tests changed the job is judged again.
+  await db.query('delete from judgements');
   worker = spawn(process.execPath, ['build/workers/main.js'], {
     cwd: join(import.meta.dirname, '..'),
     env: { ...process.env, DATABASE_URL: server.database, LOG_LEVEL: 'warn' },
     stdio: 'ignore',
   });
-  const db = new pg.Client({ connectionString: server.database });
-  await db.connect();
   const left = `select count(*)::int n from openings o left join judgements j on (j.job_id, j.opening_id) = (o.job_id, o.id)
     where o.job_id = 'skarv-point' and coalesce(j.judgement ->> 'working', 'true') = 'true'`;
   await expect

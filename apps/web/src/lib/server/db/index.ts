@@ -17,12 +17,23 @@ export function openDatabase(url: string): { db: Database; pool: pg.Pool } {
   return { db: drizzle(pool, { schema }), pool };
 }
 
+/** A number of its own among the locks of the database: whoever migrates holds it. */
+const MIGRATING = 4_851_021;
+
+/** Brings the tables up to date; of several programs that start at once one does, and the others wait for it. */
 export async function migrateDatabase(db: Database): Promise<void> {
   const folder =
     process.env.HULVEK_MIGRATIONS ??
     ['drizzle', 'apps/web/drizzle'].map((p) => join(process.cwd(), p)).find(existsSync);
   if (!folder) throw new Error('The migrations folder was not found. Start the server with ./hulvek start.');
-  await migrate(db, { migrationsFolder: folder });
+  const held = await db.$client.connect();
+  try {
+    await held.query('select pg_advisory_lock($1)', [MIGRATING]);
+    await migrate(db, { migrationsFolder: folder });
+  } finally {
+    await held.query('select pg_advisory_unlock($1)', [MIGRATING]).catch(() => undefined);
+    held.release();
+  }
 }
 
 /**
