@@ -1,7 +1,8 @@
 /** Whether a screw through a fin finds the stud behind a buck, and how it would. */
+import { soldLength } from '../vocabulary/sold-lengths.ts';
 import type { Side } from '../vocabulary/sides.ts';
 import { degrees, radians } from '../geometry/vector.ts';
-import { finScrew, gapsOf, screwLength, soldLength, type FasteningInput } from './fasteners.ts';
+import { finScrew, gapsOf, screwLength, type FasteningInput } from './fasteners.ts';
 
 export interface BuckAim {
   readonly side: Side;

@@ -11,6 +11,7 @@ export * from './presets.ts';
 export * from './prices.ts';
 export * from './sealants.ts';
 export * from './sides.ts';
+export * from './sold-lengths.ts';
 export * from './survey-points.ts';
 export * from './verdict.ts';
 export * from './wall-layers.ts';

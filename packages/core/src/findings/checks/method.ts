@@ -1,6 +1,7 @@
 /** Do the choices of the method go together, with the wall and with the unit? */
+import { soldLength } from '../../vocabulary/sold-lengths.ts';
 import { buckAims } from '../../methods/buck-aim.ts';
-import { BUCK_BEARING_Nmm, sillLoad, soldLength } from '../../methods/fasteners.ts';
+import { BUCK_BEARING_Nmm, sillLoad } from '../../methods/fasteners.ts';
 import { cutSize } from '../../geometry/sheet.ts';
 import { holdsFor, type Choices } from '../../vocabulary/axes.ts';
 import { ruleIds, rules } from '../../methods/rules.ts';
