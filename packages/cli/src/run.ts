@@ -22,6 +22,7 @@ import {
   openingsOf,
   pieceText,
   planOpening,
+  SharedPlans,
   presetIds,
   presets,
   presetTexts,
@@ -36,6 +37,7 @@ import {
   type KnownHeat,
   type JobFile,
   type Plan,
+  type SharedMade,
 } from '@hulvek/core';
 import { solveFile } from './solve.ts';
 
@@ -159,7 +161,8 @@ function report(
   const openings = openingsOf(file).filter((o) => options.mark === undefined || o.mark === options.mark);
   if (options.mark !== undefined && openings.length === 0)
     return bad(`There is no opening "${options.mark}" in this file.\n`);
-  const all = openings.map((opening) => planOpening(opening, file));
+  const shared: SharedMade = new SharedPlans();
+  const all = openings.map((opening) => planOpening(opening, file, shared));
   const near = collisions(all);
   const plans = all.map((plan) => judged(plan, near, options.heat));
   const out = options.json

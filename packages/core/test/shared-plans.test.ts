@@ -7,7 +7,7 @@ import {
   presetIds,
   SharedPlans,
   type Opening,
-  type Plan,
+  type SharedMade,
 } from '../src/index.ts';
 
 const subject = (id: (typeof presetIds)[number]) => {
@@ -20,7 +20,7 @@ const named = (opening: Opening, id: string): Opening => ({ ...opening, id: id a
 
 test.each(presetIds)('%s: the second of two equal openings is judged as if it were alone', (id) => {
   const { file, opening } = subject(id);
-  const shared = new SharedPlans<Plan>();
+  const shared: SharedMade = new SharedPlans();
   const first = planOpening(named(opening, 'A-01'), file, shared);
   const second = planOpening(named(opening, 'A-02'), file, shared);
   const alone = planOpening(named(opening, 'A-02'), file);
@@ -34,7 +34,7 @@ test.each(presetIds)('%s: the second of two equal openings is judged as if it we
 
 test('whatever could change a plan makes another one; a name, a mark, a place and a look at it do not', () => {
   const { file, opening } = subject('drained-head-flap');
-  const shared = new SharedPlans<Plan>();
+  const shared: SharedMade = new SharedPlans();
   const plan = (o: Opening, job = file) => planOpening(o, job, shared);
   const first = plan(opening).build;
   const place = { u: { typed: '0', mm: 0 }, v: { typed: '0', mm: 0 } };
@@ -52,7 +52,7 @@ test('whatever could change a plan makes another one; a name, a mark, a place an
 
 test('no more is kept than may be, and what was asked for longest ago leaves first', () => {
   const { file, opening } = subject('drained-head-flap');
-  const shared = new SharedPlans<Plan>(900_000);
+  const shared: SharedMade = new SharedPlans(900_000);
   const at = (height_m: number) => planOpening({ ...opening, exposure: { height_m } }, file, shared).build;
   const first = at(1);
   for (let height_m = 2; height_m < 30; height_m++) {

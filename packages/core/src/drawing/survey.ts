@@ -21,6 +21,8 @@ export interface SurveyOptions {
   readonly least_mm: number;
   /** Leg of a buck in the opening, mm; the unit and its gaps stand in the hole that it leaves. */
   readonly leg_mm: number;
+  /** What the buck is of. */
+  readonly buckOf?: 'wood' | 'hd-foam';
   /** Seen from the room, left and right change. */
   readonly fromInside: boolean;
 }
@@ -66,7 +68,7 @@ function drawn(
   const inHole = ([u, v]: Point2): Point2 => to([u + leg_mm, v + leg_mm]);
   const items: DrawItem[] = [
     { kind: 'area', points: framingRing(corners).map(to), fill: 'wood', stroke: 'thin', owner: 'framing' },
-    ...buckItems(frame, corners, to, leg_mm),
+    ...buckItems(frame, corners, to, options),
   ];
   if (placement && unit) {
     const { left, bottom } = placement;
@@ -89,13 +91,13 @@ function buckItems(
   frame: OpeningFrame,
   corners: Polygon,
   to: (p: Point2) => Point2,
-  leg_mm: number,
+  { leg_mm, buckOf = 'hd-foam' }: SurveyOptions,
 ): DrawItem[] {
   const opening = { kind: 'area', points: corners.map(to), stroke: 'outline', owner: 'opening' } as const;
   if (leg_mm <= 0) return [{ ...opening, fill: 'room' }];
   const hole = outline(inset(frame, leg_mm)).map(to);
   return [
-    { ...opening, fill: 'hd-foam' },
+    { ...opening, fill: buckOf },
     { kind: 'area', points: hole, fill: 'room', stroke: 'thin', owner: 'buck' },
   ];
 }

@@ -2,19 +2,19 @@
 import type { Build } from '../build/build.ts';
 import { buildOf } from '../build/build-opening.ts';
 import { cutList, type CutRow } from '../build/cut-list.ts';
-import { subjectOf } from '../build/subject.ts';
-import { exposedTo } from '../conditions/exposed.ts';
+import { subjectOf, type Subject } from '../build/subject.ts';
+import { exposedTo, type Exposed } from '../conditions/exposed.ts';
 import type { JobContext } from '../documents/job.ts';
 import type { Opening } from '../documents/opening.ts';
 import { checks } from '../findings/checks/index.ts';
 import type { Draft } from '../findings/draft.ts';
 import type { Finding } from '../findings/finding.ts';
 import { readingOrder } from '../findings/order.ts';
-import { proveAir } from '../proofs/air/proof.ts';
-import { designJoint } from '../proofs/joint/designer.ts';
-import { proveLoads } from '../proofs/loads/proof.ts';
-import { proveMoisture } from '../proofs/moisture/proof.ts';
-import { proveWater } from '../proofs/water/proof.ts';
+import { proveAir, type AirProof } from '../proofs/air/proof.ts';
+import { designJoint, type JointDesign } from '../proofs/joint/designer.ts';
+import { proveLoads, type LoadsProof } from '../proofs/loads/proof.ts';
+import { proveMoisture, type MoistureProof } from '../proofs/moisture/proof.ts';
+import { proveWater, type WaterProof } from '../proofs/water/proof.ts';
 import { once } from '../quantities/once.ts';
 import { judge, type Judgement } from './judgement.ts';
 import type { SharedPlans } from './shared-plans.ts';
@@ -26,21 +26,38 @@ export interface Plan extends Draft {
   readonly judgement: Judgement;
 }
 
+/** Everything worked out of an opening, each part when it is first asked for, and once. */
+interface Made {
+  readonly subject: Omit<Subject, 'setbackGiven'>;
+  readonly exposed: Exposed;
+  readonly build: () => Build | null;
+  readonly cuts: () => readonly CutRow[];
+  readonly water: () => WaterProof | null;
+  readonly air: () => AirProof | null;
+  readonly joint: () => JointDesign | null;
+  readonly moisture: () => MoistureProof | null;
+  readonly loads: () => LoadsProof | null;
+  readonly findings: () => readonly Finding[];
+  readonly judgement: () => Judgement;
+}
+
+/** What plans of openings that are alike share. */
+export type SharedMade = SharedPlans<Made>;
+
 /**
  * Returns the plan of one opening. Deterministic; never throws on documents that passed their schema.
  *
  * The build is made when the plan is first asked for anything of it, each proof when it is first asked for, and each
  * once. What cannot be derived for want of a reading or a choice is absent, and a finding says so.
  *
- * @param shared where plans of openings that are alike are kept; what is tried out is planned without
+ * @param shared where what is made for openings that are alike is kept; what is tried out is planned without
  */
-export function planOpening(opening: Opening, job: JobContext, shared?: SharedPlans<Plan>): Plan {
-  if (shared)
-    return named(
-      shared.of(opening, job, (alike) => planOpening(alike, job)),
-      opening,
-      job,
-    );
+export function planOpening(opening: Opening, job: JobContext, shared?: SharedMade): Plan {
+  const made = shared?.of(opening, job, (alike) => make(alike, job)) ?? make(opening, job);
+  return planOf(opening, job, made);
+}
+
+function make(opening: Opening, job: JobContext): Made {
   const subject = subjectOf(opening, job);
   const exposed = exposedTo({ opening, job, unit: subject.unit });
   const build = once(() => buildOf(subject));
@@ -50,93 +67,56 @@ export function planOpening(opening: Opening, job: JobContext, shared?: SharedPl
       const built = build();
       return built && prove(built);
     });
-  const cuts = once(() => cutList(build()?.pieces ?? []));
-  const water = proof((built) => proveWater(built, exposed));
-  const air = proof((built) => proveAir(built));
-  const joint = proof((built) => designJoint(built, job));
-  const moisture = proof((built) => proveMoisture(built, job));
-  const loads = proof((built) => proveLoads(built, { job: job.job, exposed }));
-  const findings = once(() => readingOrder(checks.flatMap((check) => check.run(plan))));
-  const judgement = once(() => judge(plan));
-  const plan: Plan = {
-    opening,
-    job,
-    ...subject,
+  const made: Made = {
+    subject,
     exposed,
-    get build() {
-      return build();
-    },
-    get fit() {
-      return build()?.fit ?? null;
-    },
-    get cuts() {
-      return cuts();
-    },
-    get water() {
-      return water();
-    },
-    get air() {
-      return air();
-    },
-    get joint() {
-      return joint();
-    },
-    get moisture() {
-      return moisture();
-    },
-    get loads() {
-      return loads();
-    },
-    get findings() {
-      return findings();
-    },
-    get judgement() {
-      return judgement();
-    },
+    build,
+    cuts: once(() => cutList(build()?.pieces ?? [])),
+    water: proof((built) => proveWater(built, exposed)),
+    air: proof((built) => proveAir(built)),
+    joint: proof((built) => designJoint(built, job)),
+    moisture: proof((built) => proveMoisture(built, job)),
+    loads: proof((built) => proveLoads(built, { job: job.job, exposed })),
+    findings: once(() => readingOrder(checks.flatMap((check) => check.run(plan)))),
+    judgement: once(() => judge(plan)),
   };
-  return plan;
+  const plan = planOf(opening, job, made);
+  return made;
 }
 
-/** The plan of one opening made from that of another one like it: what is not made yet is made once for both. */
-const named = (made: Plan, opening: Opening, job: JobContext): Plan => ({
-  exposed: made.exposed,
-  wall: made.wall,
-  unit: made.unit,
-  method: made.method,
-  choices: made.choices,
-  numbers: made.numbers,
-  readings: made.readings,
-  frame: made.frame,
+const planOf = (opening: Opening, job: JobContext, made: Made): Plan => ({
   opening,
   job,
+  ...made.subject,
+  exposed: made.exposed,
   get build() {
-    return made.build;
+    return made.build();
   },
   get fit() {
-    return made.fit;
+    return made.build()?.fit ?? null;
   },
   get cuts() {
-    return made.cuts;
+    return made.cuts();
   },
   get water() {
-    return made.water;
+    return made.water();
   },
   get air() {
-    return made.air;
+    return made.air();
   },
   get joint() {
-    return made.joint;
+    return made.joint();
   },
   get moisture() {
-    return made.moisture;
+    return made.moisture();
   },
   get loads() {
-    return made.loads;
+    return made.loads();
   },
   get findings() {
-    return made.findings;
+    return made.findings();
   },
   get judgement() {
-    return made.judgement;
+    return made.judgement();
   },
 });

@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import {
   exampleJob,
   fieldChanges,
+  figuresIn,
+  findingText,
   openingsOf,
   planOpening,
   screwLength,
@@ -10,6 +12,7 @@ import {
   type Opening,
   type PresetId,
 } from '@hulvek/core';
+import { buckAims } from '../../src/methods/buck-aim.ts';
 
 const plan = (preset: PresetId, changes: Partial<Opening> = {}) => {
   const file = exampleJob(preset);
@@ -86,5 +89,85 @@ describe('shelf', () => {
     };
     expect(fieldChanges(wall, other).map((c) => c.path)).toEqual(['layers[0].material']);
     expect(fieldChanges(wall, { ...wall, id: 'z' })).toEqual([]);
+  });
+});
+
+/** Against points along the screw, stepped through the wall: nothing of the formula is used. */
+describe('a screw through the leg of a foam buck', () => {
+  const aimed = (numbers: Record<string, number>) => {
+    const typed = Object.fromEntries(
+      Object.entries(numbers).map(([id, value]) => [
+        id,
+        id === 'driveAngle' ? { typed: `${value}°`, deg: value } : { typed: String(value), mm: value },
+      ]),
+    );
+    const { build } = plan('foam-buck-outboard', { numbers: typed });
+    return { build, aims: buckAims({ ...build.context, shims: build.fit.shims }) };
+  };
+
+  it.each([0, 5, 10, 15, 20, 24, 30, 40, 45])(
+    'at %d° it ends in the stud exactly where its point does',
+    (driveAngle) => {
+      for (const buckLeg of [12, 25, 38, 64]) {
+        const { build, aims } = aimed({ buckLeg, driveAngle });
+        const { opening, unit } = build.context;
+        const before = build.fastening.screw.through.filter(({ what }) => what !== 'framing');
+        const depth = before.reduce((sum, { mm }) => sum + mm, 0);
+        const left = aims.find(({ side }) => side === 'left');
+        // From the hole towards the stud, in steps of a hundredth of a millimetre of depth.
+        const steps = Math.round(depth * 100);
+        let out = unit.holeFromFrame;
+        for (let i = 0; i < steps; i++) out += Math.tan((driveAngle * Math.PI) / 180) / 100;
+        const stud = unit.left + (opening.buck?.leg ?? 0);
+        expect(left?.holds).toBe(out - stud >= 12 - 0.02);
+        expect(left?.missed_mm).toBeCloseTo(stud - unit.holeFromFrame, 9);
+      }
+    },
+  );
+
+  it('the cure is the least whole angle that holds: one degree less does not', () => {
+    for (const buckLeg of [20, 38, 50]) {
+      const side = 'left';
+      const cure = aimed({ buckLeg, driveAngle: 0 }).aims.find((aim) => aim.side === side)?.cure;
+      if (!cure) throw new Error('no angle is offered');
+      const at = (driveAngle: number) =>
+        aimed({ buckLeg, driveAngle }).aims.find((aim) => aim.side === side)?.holds;
+      expect(at(cure.angle_deg)).toBe(true);
+      if (cure.angle_deg > 0) expect(at(cure.angle_deg - 1)).toBe(false);
+      expect(cure.length_mm).toBeGreaterThanOrEqual(
+        aimed({ buckLeg, driveAngle: cure.angle_deg }).build.fastening.screw.length_mm - 0.5,
+      );
+    }
+  });
+
+  it('a leg that no angle reaches past is offered none, and the finding says what else helps', () => {
+    const near = { buckLeg: 38, buckProjection: 0, driveAngle: 0 };
+    const { aims } = aimed(near);
+    expect(aims.map(({ cure }) => cure)).toEqual([null, null, null, null]);
+    const numbers = Object.fromEntries(
+      Object.entries(near).map(([id, mm]) => [
+        id,
+        id === 'driveAngle' ? { typed: '0°', deg: 0 } : { typed: `${mm}`, mm },
+      ]),
+    );
+    const found = plan('foam-buck-outboard', { numbers }).findings.filter(
+      ({ code }) => code === 'screw-ends-in-buck',
+    );
+    expect(found.map(({ fixes }) => fixes)).toEqual([[]]);
+    expect(found.map((finding) => findingText(finding, figuresIn('mm')).text).join()).toMatch(
+      /No angle reaches it.*brackets/,
+    );
+  });
+
+  it('no buck, a lumber one, or a unit without a fin has no such screw', () => {
+    for (const preset of [
+      'drained-head-flap',
+      'interior-clips',
+      'foam-buck-inside',
+      'panel-frame',
+    ] as const) {
+      const { build } = plan(preset);
+      expect(buckAims({ ...build.context, shims: build.fit.shims })).toEqual([]);
+    }
   });
 });

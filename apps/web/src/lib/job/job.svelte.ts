@@ -18,6 +18,7 @@ import {
   type OpeningDocument,
   type Plan,
   thawedIssue,
+  type SharedMade,
   type Reading,
   type ThawedBuild,
 } from '@hulvek/core';
@@ -65,6 +66,8 @@ export class JobStore {
   /** Verdicts without heat, of openings that differ here from what the server judged. */
   readonly #judgedHere = new SvelteMap<string, JudgedHere>();
   readonly #marks = new WeakMap<Opening, string>();
+  /** Of openings that are alike one is worked out for all. What is tried out is planned elsewhere, and empties nothing. */
+  #shared: SharedMade | null = null;
   #judging = false;
   /** Plans on this device; `null` until a page that needs one was opened. */
   #planner = $state.raw<Planner | null>(null);
@@ -206,7 +209,12 @@ export class JobStore {
       for (;;) {
         const next = [...this.views.values()].find(({ opening }) => this.judgementOf(opening.id) === null);
         if (!next) return;
-        await this.planning();
+        try {
+          await this.planning();
+        } catch {
+          // Without a network, on a device that never had it: the verdicts come with the server's next answer.
+          return;
+        }
         await idle();
         const { opening } = next;
         const { context } = this;
@@ -232,7 +240,9 @@ export class JobStore {
     const { context } = this;
     const known = this.#plans.get(opening.id);
     if (known && known.opening === opening && known.context === context) return known.plan;
-    const plan = this.#needPlanner().planOpening(opening, context);
+    const planner = this.#needPlanner();
+    this.#shared ??= new planner.SharedPlans();
+    const plan = planner.planOpening(opening, context, this.#shared);
     this.#plans.set(opening.id, { opening, context, plan });
     return plan;
   }

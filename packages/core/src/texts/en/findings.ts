@@ -173,7 +173,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
   'screw-ends-in-buck': ({ sides, missed_mm, angle_deg, cure }, f) => ({
     title: 'Screws end in the buck',
-    text: `${asSentence(list(sides.map((side) => sideTexts[side])))}: the stud begins ${f.length(missed_mm)} beyond the hole, so a screw driven ${angle_deg > 0 ? `at ${angle_deg}°` : 'straight'} holds in foam alone. ${cure ? `At ${cure.angle_deg}° a screw of ${f.length(cure.length_mm)} meets the stud 12 mm from its edge.` : 'No angle reaches it from this hole: take brackets, a narrower leg, or a lumber buck.'} A buck whose maker says that it carries screws is entered with the method.`,
+    text: `${asSentence(list(sides.map((side) => sideTexts[side])))}: the stud begins ${f.length(missed_mm)} beyond the hole, so a screw driven ${angle_deg > 0 ? `at ${angle_deg}°` : 'straight'} holds in foam alone. ${cure ? `At ${cure.angle_deg}° a screw of ${f.length(cure.length_mm)} meets the stud 12 mm from its edge.` : 'No angle reaches it from this hole: take brackets, a narrower leg, or a lumber buck.'} Where the buck’s maker says that it carries screws, name the sheet under Sizes, buck of the method.`,
   }),
   'screw-to-order': ({ length_mm, limit_mm }, f) => ({
     title: 'Long screws: order early',

@@ -12,6 +12,7 @@
   import StepStrip from './StepStrip.svelte';
   import { save } from '$lib/device/download.ts';
   import { DetailDesk, deskViews } from './detail-desk.svelte.ts';
+  import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { detailWords, fastenersWords } from '$words/detail.ts';
   import { shellWords } from '$words/shell.ts';
   import { drawingScales, methodChoices, missingText, type Finding } from '@hulvek/core';
@@ -31,6 +32,8 @@
   const build = $derived(plan.build);
   /** As it is stored: long lists beside the drawing wait until a drag is let go. */
   const settled = $derived(editor.plan);
+  /** What the heat says, which stands in no list on this page; nothing while it is not known. */
+  const heat = $derived(editor.judgement.working ? null : editor.judgement.proofs.heat.checked);
   const units = $derived(editor.context.job.units);
   const accept = $derived(
     editor.mayPlan
@@ -150,6 +153,12 @@
       onfix={editor.mayPlan ? (fix) => desk.applyFix(fix) : null}
       onaccept={accept}
     />
+    {#if heat === 'fails' || heat === 'watch'}
+      <p class="note" data-testid="heat-too">
+        <VerdictMark verdict={heat} word />
+        <a href="/jobs/{editor.store.id}/{editor.id}/prove?proof=heat">{detailWords.heatToo}</a>
+      </p>
+    {/if}
     <DeviationLog {editor} />
     {#if build}
       <div class="tabs switch" role="group" aria-label={detailWords.tabs}>

@@ -123,6 +123,7 @@
             unit: plan.unit && { width: plan.unit.width.mm, height: plan.unit.height.mm },
             least_mm: plan.numbers.leastGap,
             leg_mm: framingOf(plan).leg_mm,
+            buckOf: plan.choices?.buck === 'lumber' ? 'wood' : 'hd-foam',
           })}
       />
       {#if plan.fit}

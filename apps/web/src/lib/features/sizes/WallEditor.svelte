@@ -31,6 +31,7 @@
       kind: method.buck?.kind ?? ('' as '' | 'lumber' | 'foam'),
       leg: method.buck?.leg.typed ?? '',
       projection: method.buck?.projection.typed ?? '',
+      carriesScrews: method.buck?.carriesScrews ?? '',
     })),
   );
   /** What the typing started from: what others change meanwhile is not overwritten unseen. */
@@ -75,8 +76,11 @@
       problem = wallWords.buckWrong;
       return;
     }
+    const carriesScrews = buck.carriesScrews.trim();
     const item = (
-      buck.kind === '' ? rest : { ...rest, buck: { kind: buck.kind, leg, projection } }
+      buck.kind === ''
+        ? rest
+        : { ...rest, buck: { kind: buck.kind, leg, projection, ...(carriesScrews && { carriesScrews }) } }
     ) as MethodDocument;
     problem = await store.put('shelf', { kind: 'methods', was: base.method, item });
     if (problem === '') base = { ...base, method: item };
@@ -132,6 +136,9 @@
       {#if buck.kind !== ''}
         <LooseField label={wallWords.leg} bind:value={buck.leg} />
         <LooseField label={wallWords.projection} bind:value={buck.projection} />
+        {#if buck.kind === 'foam'}
+          <LooseField label={wallWords.carriesScrews} bind:value={buck.carriesScrews} />
+        {/if}
       {/if}
     </div>
     <div class="row">

@@ -102,8 +102,12 @@ async function judgeWhatChanges(boss: PgBoss, judging: Judging): Promise<() => v
     { batchSize: 1, pollingIntervalSeconds: LOOK_s },
     async ([task]) => {
       if (!task) return;
-      const judged = await judgeJob(judging, task.data.job);
-      if (judged > 0) log.info({ job: task.data.job, judged, worker: judging.worker }, 'judged');
+      const { job } = task.data;
+      const judged = await judgeJob(judging, job).catch((error: Error) => {
+        log.error({ job, error: error.message }, 'not judged');
+        throw error;
+      });
+      if (judged > 0) log.info({ job, judged, worker: judging.worker }, 'judged');
     },
   );
   const unheard = changes.listen(databaseUrl(), EVERY_JOB, (change) => {

@@ -5,11 +5,13 @@ import {
   heatProof,
   judge,
   planOpening,
+  SharedPlans,
   type JobContext,
   type Judgement,
   type KnownHeat,
   type Opening,
   type Plan,
+  type SharedMade,
   type SideHeat,
 } from '@hulvek/core';
 
@@ -18,9 +20,12 @@ export interface SolvedHeat {
   readonly leftOut: readonly string[];
 }
 
+/** Of openings that are alike, in one job or in several, a thread works out one. */
+const shared: SharedMade = new SharedPlans();
+
 /** The openings that meet another one of their façade. */
 export function collidingOf(o: { openings: readonly Opening[]; context: JobContext }): string[] {
-  const plans = o.openings.map((opening) => planOpening(opening, o.context));
+  const plans = o.openings.map((opening) => planOpening(opening, o.context, shared));
   return [...new Set(collisions(plans).flatMap((collision) => collision.openings))];
 }
 
@@ -33,7 +38,7 @@ export interface JudgeTask {
 }
 
 export function judgeOpening({ opening, context, collides, heat }: JudgeTask): Judgement {
-  const plan = planOpening(opening, context);
+  const plan = planOpening(opening, context, shared);
   return judge(plan, { collides, heat: typeof heat === 'string' ? heat : knownHeat(plan, heat) });
 }
 

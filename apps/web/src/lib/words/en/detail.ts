@@ -2,6 +2,7 @@
 
 export const detailWords = {
   title: 'Detail',
+  heatToo: 'What the heat of this opening says is part of its verdict.',
   views: {
     face: 'Face',
     inside: 'Inside',

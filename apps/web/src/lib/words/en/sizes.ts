@@ -37,6 +37,7 @@ export const wallWords = {
   buckKinds: { '': 'none', lumber: 'lumber or plywood', foam: 'high-density foam' },
   leg: 'Leg in the opening',
   projection: 'Projects from the sheathing',
+  carriesScrews: 'Carries screws: sheet of its maker that says so',
   buckSave: 'Keep the buck',
   buckWrong: 'Leg and projection must read as lengths.',
   clip: (mm: string) => `Clip mark: the inner face of the framing lies ${mm} behind the frame.`,
