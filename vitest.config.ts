@@ -22,7 +22,6 @@ export default defineConfig({
         test: {
           name: 'database',
           include: ['apps/web/test/**/*.test.ts'],
-          globalSetup: ['apps/web/test/database.setup.ts'],
           testTimeout: 20_000,
         },
       },

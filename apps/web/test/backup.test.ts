@@ -1,41 +1,20 @@
 import { execFile } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
 import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import pg from 'pg';
-import { afterAll, describe, expect, inject, it } from 'vitest';
-import { migrateDatabase, openDatabase } from '../src/lib/server/db/index.ts';
+import { afterAll, describe, expect, it } from 'vitest';
 import { loadDemoIfEmpty } from '../src/lib/server/services/demo.ts';
 import { invite } from '../src/lib/server/services/people.ts';
+import { OwnDatabases } from './own-database.ts';
 
 const root = join(import.meta.dirname, '../../..');
-process.env.HULVEK_MIGRATIONS = join(root, 'apps/web/drizzle');
-const admin = new pg.Client({ connectionString: inject('databaseUrl') });
-const connected = admin.connect();
-const made: string[] = [];
-
-/** An empty database on the test server. */
-async function emptyDatabase(): Promise<string> {
-  await connected;
-  const name = `hulvek_backup_${randomBytes(6).toString('hex')}`;
-  await admin.query(`create database ${name}`);
-  made.push(name);
-  const url = new URL(inject('databaseUrl'));
-  url.pathname = `/${name}`;
-  return url.toString();
-}
-
-afterAll(async () => {
-  for (const name of made) await admin.query(`drop database ${name} with (force)`);
-  await admin.end();
-});
+const databases = new OwnDatabases();
+afterAll(() => databases.drop());
 
 /** Every row of every table, as text, in a fixed order. */
 async function allRows(url: string): Promise<Record<string, string[]>> {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const client = await databases.client(url);
   const { rows: tables } = await client.query<{ name: string }>(
     `select quote_ident(schemaname) || '.' || quote_ident(tablename) as name from pg_tables
      where schemaname not in ('pg_catalog', 'information_schema') order by 1`,
@@ -45,7 +24,6 @@ async function allRows(url: string): Promise<Record<string, string[]>> {
     const { rows } = await client.query<{ row: string }>(`select t::text as row from ${name} t order by 1`);
     all[name] = rows.map((r) => r.row);
   }
-  await client.end();
   return all;
 }
 
@@ -61,9 +39,8 @@ describe('back-up and restore', () => {
   const file = join(mkdtempSync(join(tmpdir(), 'hulvek-backup-')), 'all.dump');
 
   it('what was wiped comes back row by row, and so it does on an empty server', async () => {
-    const url = await emptyDatabase();
-    const { db, pool } = openDatabase(url);
-    await migrateDatabase(db);
+    const url = await databases.empty();
+    const db = await databases.migrated(url);
     await loadDemoIfEmpty(db);
     await invite(db, 'skarv-point', 'viewer');
     const before = await allRows(url);
@@ -71,26 +48,23 @@ describe('back-up and restore', () => {
     expect(before['public.members']).toHaveLength(10);
     await call('dump_database', url, file);
     await db.execute('delete from jobs; delete from users');
-    await pool.end();
     expect((await allRows(url))['public.entries']).toHaveLength(0);
     await call('load_database', url, file);
     expect(await allRows(url)).toEqual(before);
-    const elsewhere = await emptyDatabase();
+    const elsewhere = await databases.empty();
     await call('load_database', elsewhere, file);
     expect(await allRows(elsewhere)).toEqual(before);
   });
 
   it('a restored database still refuses to change entries', async () => {
-    const url = await emptyDatabase();
+    const url = await databases.empty();
     await call('load_database', url, file);
-    const client = new pg.Client({ connectionString: url });
-    await client.connect();
+    const client = await databases.client(url);
     await expect(client.query('delete from entries')).rejects.toThrow(/only ever added/);
-    await client.end();
   });
 
   it('a damaged back-up changes nothing', async () => {
-    const url = await emptyDatabase();
+    const url = await databases.empty();
     await call('load_database', url, file);
     const before = await allRows(url);
     const bad = `${file}.bad`;

@@ -1,21 +1,19 @@
 /** Verdicts kept beside the openings: judged when something changed, heat included, and by no one twice. */
-import { join } from 'node:path';
 import { exampleJob, type JobFile } from '@hulvek/core';
 import { eq } from 'drizzle-orm';
-import { afterAll, beforeAll, beforeEach, expect, inject, it } from 'vitest';
+import { afterAll, beforeEach, expect, it } from 'vitest';
 import { judgeMark } from '../src/lib/contract/judged.ts';
-import { migrateDatabase, openDatabase } from '../src/lib/server/db/index.ts';
 import { heatResults, jobs, judgements } from '../src/lib/server/db/schema/index.ts';
 import { planSides, solveSide } from '../src/lib/server/heat/tasks.ts';
 import { judgeJob, type Judging } from '../src/lib/server/judging/judgements.ts';
 import { collidingOf, judgeOpening } from '../src/lib/server/judging/tasks.ts';
 import { changeJob, importJob, loadContext } from '../src/lib/server/services/jobs.ts';
 import { addOpenings, loadParts, openingOfPart, saveOpening } from '../src/lib/server/services/openings.ts';
+import { OwnDatabases } from './own-database.ts';
 
-process.env.HULVEK_MIGRATIONS = join(import.meta.dirname, '../drizzle');
-const { db, pool } = openDatabase(inject('databaseUrl'));
-beforeAll(() => migrateDatabase(db));
-afterAll(() => pool.end());
+const databases = new OwnDatabases();
+afterAll(() => databases.drop());
+const db = await databases.migrated();
 
 /** What threads were asked, by name. */
 let asked: Record<'judged' | 'solved', number>;

@@ -1,30 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openingOf, type OpeningDocument, type Reading } from '@hulvek/core';
-import pg from 'pg';
-import { afterAll, beforeAll, expect, inject, it } from 'vitest';
+import { afterAll, expect, it } from 'vitest';
+import { OwnDatabases } from './own-database.ts';
 
 const FOLDER = join(import.meta.dirname, '../drizzle');
 const files = readdirSync(FOLDER)
   .filter((name) => name.endsWith('.sql'))
   .sort();
-const admin = new pg.Client({ connectionString: inject('databaseUrl') });
-const name = `older_${process.pid}`;
-let client: pg.Client;
-
-beforeAll(async () => {
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  const url = new URL(inject('databaseUrl'));
-  url.pathname = `/${name}`;
-  client = new pg.Client({ connectionString: url.toString() });
-  await client.connect();
-});
-afterAll(async () => {
-  await client.end();
-  await admin.query(`drop database ${name}`);
-  await admin.end();
-});
+const databases = new OwnDatabases();
+afterAll(() => databases.drop());
+const client = await databases.client(await databases.empty());
 
 const run = async (names: readonly string[]) => {
   for (const file of names) {

@@ -4,31 +4,24 @@ import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { frozenBuild } from '@hulvek/core';
 import { sql } from 'drizzle-orm';
-import pg from 'pg';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
-import { migrateDatabase, openDatabase, type Database } from '../src/lib/server/db/index.ts';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Database } from '../src/lib/server/db/index.ts';
 import { fillIssues } from '../src/lib/server/services/fill-issues.ts';
 import { exportJob, loadContext } from '../src/lib/server/services/jobs.ts';
 import { loadIssues, loadParts, loadVersions } from '../src/lib/server/services/openings.ts';
 import { loadShelf } from '../src/lib/server/services/shelf.ts';
+import { OwnDatabases } from './own-database.ts';
 
 const FOLDER = join(import.meta.dirname, 'fixtures');
 const fixtures = readdirSync(FOLDER).filter((name) => name.endsWith('.sql.gz'));
-process.env.HULVEK_MIGRATIONS = join(import.meta.dirname, '../drizzle');
 
 describe.each(fixtures)('%s', (fixture) => {
-  const admin = new pg.Client({ connectionString: inject('databaseUrl') });
-  const name = `kept_${fixture.replace(/\W/g, '_')}_${process.pid}`;
+  const databases = new OwnDatabases();
   let db: Database;
-  let close: () => Promise<void> = () => Promise.resolve();
 
   beforeAll(async () => {
-    await admin.connect();
-    await admin.query(`create database ${name}`);
-    const url = new URL(inject('databaseUrl'));
-    url.pathname = `/${name}`;
-    const loader = new pg.Client({ connectionString: url.toString() });
-    await loader.connect();
+    const url = await databases.empty();
+    const loader = await databases.client(url);
     await loader.query(gunzipSync(readFileSync(join(FOLDER, fixture))).toString());
     await loader.query('set search_path = public');
     // A choice under the name it had before.
@@ -38,17 +31,9 @@ describe.each(fixtures)('%s', (fixture) => {
        from opening_versions where opening_id = 'skarv-s-03'`,
     );
     await loader.query(`update openings set version = 2 where id = 'skarv-s-03'`);
-    await loader.end();
-    const opened = openDatabase(url.toString());
-    db = opened.db;
-    close = () => opened.pool.end();
-    await migrateDatabase(db);
+    db = await databases.migrated(url);
   });
-  afterAll(async () => {
-    await close();
-    await admin.query(`drop database ${name} with (force)`);
-    await admin.end();
-  });
+  afterAll(() => databases.drop());
 
   it('every document in it is read, and an older name is read as the present one', async () => {
     const jobs = await db.execute<{ id: string }>(sql`select id from jobs order by id`);

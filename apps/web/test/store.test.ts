@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { join } from 'node:path';
 import {
   jobFileSchema,
   readJobFile,
@@ -10,9 +9,8 @@ import {
   type JobFile,
 } from '@hulvek/core';
 import { sql } from 'drizzle-orm';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { injured } from '../../../packages/core/test/support/mutations.ts';
-import { migrateDatabase, openDatabase } from '../src/lib/server/db/index.ts';
 import {
   createUser,
   noteFailure,
@@ -45,11 +43,11 @@ import {
   putOnSharedShelf,
   stockEmptyShelf,
 } from '../src/lib/server/services/shelf.ts';
+import { OwnDatabases } from './own-database.ts';
 
-process.env.HULVEK_MIGRATIONS = join(import.meta.dirname, '../drizzle');
-const { db, pool } = openDatabase(inject('databaseUrl'));
-beforeAll(() => migrateDatabase(db));
-afterAll(() => pool.end());
+const databases = new OwnDatabases();
+afterAll(() => databases.drop());
+const db = await databases.migrated();
 
 const lead = async (job: string, more: Partial<Sender> = {}): Promise<Sender> => ({
   person: { id: randomUUID(), name: 'Tove Aas', email: '' },
