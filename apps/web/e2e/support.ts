@@ -1,6 +1,6 @@
 /** Signing in, and watching for what must never happen on a page. */
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { serve, type Served } from './server.ts';
 
 type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
@@ -90,3 +90,7 @@ export async function expectAccessible(page: Page): Promise<void> {
     .analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
 }
+
+/** The line on an opening that says how far its work is, whatever number of steps it has. */
+export const stepsDone = (page: Page, done: number): Locator =>
+  page.getByText(new RegExp(`^\\s*${done} of \\d+ steps done\\s*$`)).last();

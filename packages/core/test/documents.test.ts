@@ -89,14 +89,17 @@ describe('stored values', () => {
   const file = `${folder}stored-values.json`;
   const now = [
     ...new Set([
-      ...storedValues(jobFileJsonSchema()).filter((value) => !value.startsWith('version: ')),
+      ...storedValues(jobFileJsonSchema()).filter((value) => !/(^|\.)version: /.test(value)),
       ...pieceRows.map(({ id }) => `piece: ${id}`),
       ...stepRows.map(({ id }) => `step: ${id}`),
       ...ruleIds.map((id) => `rule: ${id}`),
     ]),
   ].sort();
   const before: unknown = JSON.parse(readFileSync(file, 'utf8'));
-  const known = Array.isArray(before) ? before.map(String) : [];
+  // A version is counted on, and has its own tests of being read.
+  const known = Array.isArray(before)
+    ? before.map(String).filter((value) => !/(^|\.)version: /.test(value))
+    : [];
   // What was stored once is never taken out again.
   if (process.env.RECORD === '1')
     writeFileSync(file, `${JSON.stringify([...new Set([...known, ...now])].sort(), null, 1)}\n`);

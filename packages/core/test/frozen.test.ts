@@ -108,6 +108,29 @@ describe('a frozen plan', () => {
     expect(result.ok && result.value.build?.choices).toEqual(build.choices);
   });
 
+  it('from before waits had times holds back what it held back: by its rest, what waited as a process', () => {
+    const issue = structuredClone(frozenOf(planned('fluid-recessed')));
+    const today = issue.build?.steps ?? [];
+    const older = {
+      ...issue,
+      build: {
+        ...issue.build,
+        version: 1,
+        steps: today.map((step) => ({
+          ...step,
+          after: step.after.map(({ step: id, because }) => ({ step: id, because })),
+        })),
+      },
+    };
+    const result = read('issue', JSON.parse(JSON.stringify(older)));
+    if (!result.ok) throw new Error(JSON.stringify(result.problems));
+    const rests = new Map(today.map(({ id, rest_min }) => [id, rest_min]));
+    const waits = result.value.build?.steps.flatMap((step) => step.after) ?? [];
+    expect(waits.filter(({ least_min = 0 }) => least_min > 0).length).toBeGreaterThan(1);
+    for (const { step, because, least_min = 0 } of waits)
+      expect(least_min).toBe(because === 'process' ? rests.get(step) : 0);
+  });
+
   it('knows for every axis added since walls are frozen what older walls had', () => {
     const added = axisIds.filter((axis) => !AXES_WHEN_FIRST_FROZEN.includes(axis));
     expect(added.filter((axis) => addedAxes[axis] === undefined)).toEqual([]);

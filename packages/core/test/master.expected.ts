@@ -521,13 +521,13 @@ const cards: readonly MasterRow[] = [
 
 const times: readonly MasterRow[] = [
   row('the adhesive of a buck holds back setting the unit', BUCKED, {
-    lag: ['buck-on', 'set-finned'],
+    lag: ['buck-on', 'set'],
     least_min: 1440,
   }),
   row(
     'a fluid film dries before the dry fit',
     { school: 'fluid-recessed' },
-    { lag: ['pan-fluid', 'dry-fit'], least_min: 60 },
+    { lag: ['pan-fluid', 'dry-fit'], least_min: 240 },
   ),
   row('a bead’s clock starts with its first metre and stops when the unit is home', DRAINED, {
     lag: ['bead', 'set'],

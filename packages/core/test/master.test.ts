@@ -16,51 +16,78 @@ import {
 } from '../src/index.ts';
 import { buckAims } from '../src/methods/buck-aim.ts';
 import { slitReach } from '../src/methods/pieces/wall.ts';
-import { soundReadings } from '../src/demo/example.ts';
+import { findingTexts } from '../src/texts/en/findings.ts';
+import { exampleWalls, soundReadings, type ExampleWallId } from '../src/demo/example.ts';
+import { unitSchema } from '../src/documents/unit.ts';
+import { axes, axisIds } from '../src/vocabulary/axes.ts';
+import { parameterIds } from '../src/vocabulary/parameters.ts';
+import { surveyPointIds } from '../src/vocabulary/survey-points.ts';
+import type { PlannedStep } from '../src/build/build.ts';
 import { masterRows, type Given, type MasterRow } from './master.expected.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
 
+/** `value`, which is one of those that the program knows. */
+function known(value: string, of: readonly string[]): string {
+  if (!of.includes(value)) throw new Error(`the program does not know ${value}`);
+  return value;
+}
+
 /** The example of a school with what a row changes about it. */
-function planned({ school, choices, numbers, unit, readings, job }: Given): Plan {
+function planned({ school, choices = {}, numbers = {}, unit, readings = {}, wall, job }: Given): Plan {
   const file: JobFile = structuredClone(exampleJob(school));
   const [first] = openingsOf(file);
   const [unitThere] = file.units;
   const [method] = file.methods;
   if (!first || !unitThere || !method) throw new Error(`the example of ${school} is not whole`);
   for (const [field, value] of Object.entries(unit ?? {}))
-    Object.assign(unitThere, { [field]: typeof value === 'number' ? length(value) : value });
+    Object.assign(unitThere, {
+      [field]: typeof value === 'number' && field in unitThere ? length(value) : value,
+    });
+  unitSchema.parse(unitThere);
+  if (wall !== undefined) {
+    known(wall, Object.keys(exampleWalls));
+    const { name, layers } = exampleWalls[wall as ExampleWallId];
+    file.walls = file.walls.map(({ id }) => ({ id, name, layers: [...layers] }));
+  }
   if (job?.units === 'in') file.job.units = 'in';
   if (typeof job?.methodLeg === 'number')
     method.buck = { kind: 'foam', leg: length(job.methodLeg), projection: length(70) };
   if (typeof job?.buckAllowsScrews === 'string')
     method.buck = {
       kind: 'foam',
-      leg: length(numbers?.buckLeg ?? 38),
+      leg: length(numbers.buckLeg ?? 38),
       projection: length(70),
       carriesScrews: job.buckAllowsScrews,
     };
+  for (const [axis, choice] of Object.entries(choices))
+    known(choice, axes[known(axis, axisIds) as keyof typeof axes]);
   const opening = {
     ...first,
     choices: { ...first.choices, ...choices },
     numbers: Object.fromEntries(
-      Object.entries(numbers ?? {}).map(([id, value]) => [
-        id,
-        parameters[id as keyof typeof parameters].kind === 'angle'
-          ? { typed: `${value}°`, deg: value }
-          : length(value),
-      ]),
+      Object.entries(numbers).map(([id, value]) => {
+        const { kind, least, most } = parameters[known(id, parameterIds) as keyof typeof parameters];
+        if (value < least || value > most) throw new Error(`${id} of ${value} cannot be chosen`);
+        return [id, kind === 'angle' ? { typed: `${value}°`, deg: value } : length(value)];
+      }),
     ),
   } as Opening;
   const measured: Record<string, number> = { ...soundReadings(opening, file) };
   const leg = planOpening(opening, file).build?.context.opening.buck?.leg ?? 0;
-  if (readings?.widthOver !== undefined)
+  const { widthOver, heightOver, ...others } = readings;
+  if (widthOver !== undefined)
     for (const at of ['widthBottom', 'widthMiddle', 'widthTop'])
-      measured[at] = unitThere.width.mm + readings.widthOver + 2 * leg;
+      measured[at] = unitThere.width.mm + widthOver + 2 * leg;
+  if (heightOver !== undefined)
+    for (const at of ['heightLeft', 'heightCentre', 'heightRight'])
+      measured[at] = unitThere.height.mm + heightOver + 2 * leg;
+  for (const [at, mm] of Object.entries(others)) measured[known(at, surveyPointIds)] = mm;
+  const resized = widthOver !== undefined || heightOver !== undefined;
   const values = Object.fromEntries(
     Object.entries(measured)
       // A square of other sides has other diagonals.
-      .filter(([at]) => readings?.widthOver === undefined || !at.startsWith('diagonal'))
+      .filter(([at]) => !resized || !at.startsWith('diagonal'))
       .map(([at, mm]) => [at, length(mm)]),
   ) as Opening['survey']['values'];
   return planOpening({ ...opening, survey: { from: 'outside', values } }, file);
@@ -109,71 +136,137 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
   },
 };
 
-/** Findings that the program has, of those that rows name. */
-const FINDINGS = ['screw-ends-in-buck', 'screw-to-order', 'head-tape-past-flap', 'reverse-lap'];
-
-/** Cards whose words are built from what is there. */
-const CARDS = [
-  'no flap, nothing under a lifted flap',
-  'no pan, nothing that a pan drains',
-  'a barrier is looked at for closed, not open',
-  'the jamb tape’s edge goes by the choice',
-  'a pocket unit has no pan to drain behind its foam',
-  'small lengths by hand first, then the roller',
-  'the liner goes back a bit at a time, straight',
-  'a flexible frame’s depth is read at four corners before and after foam',
-  'only shims that carry nothing are pulled',
-  'screws stand beside shims that come out, never through them',
-  'a casement is fastened at its hinge side first',
-  'latched while it is fastened',
+/** Rows that the program does not meet yet: each fails, and leaves this list on the day it does not. */
+const UNMET: readonly string[] = [
+  'in height the sill leg counts at its high edge with its levelling shims',
+  'buck pieces are short of the opening by the allowance in total, not twice',
+  'front and leg of a buck piece differ in length',
+  'the card says angle and length',
+  'every second hole on all four sides is a choice',
+  'slope cut into the framing: no board',
+  'and no height lost to one',
+  'and shims are wedges of fall × depth',
+  'a fall of 0.2° inward at the pan counts as level and wants a dam',
+  'steeper inward fails',
+  'a slider takes no crown',
+  'a masonry wall gets no sawn timber through its cavity',
+  'but a sill of its own kind',
+  'with a damp course under it',
+  'and a tray with stop ends above the head',
+  'whose water leaves by weeps',
+  'where courses lap there is a seam',
+  'the leg of a cap is lapped by tape where no flap laps it',
+  'a trim’s cap is cut',
+  'drained-head-flap: an opening of unit + 12.7 mm fits, or is said to be too small before anything is ordered',
+  'drained-head-flap: an opening of unit + 19.05 mm fits, or is said to be too small before anything is ordered',
+  'closed-barrier: an opening of unit + 12.7 mm fits, or is said to be too small before anything is ordered',
+  'closed-barrier: an opening of unit + 19.05 mm fits, or is said to be too small before anything is ordered',
+  'integral-sheathing: an opening of unit + 12.7 mm fits, or is said to be too small before anything is ordered',
+  'integral-sheathing: an opening of unit + 19.05 mm fits, or is said to be too small before anything is ordered',
+  'drained-full-jambs: an opening of unit + 12.7 mm fits, or is said to be too small before anything is ordered',
+  'drained-full-jambs: an opening of unit + 19.05 mm fits, or is said to be too small before anything is ordered',
+  'interior-clips: an opening of unit + 12.7 mm fits, or is said to be too small before anything is ordered',
+  'interior-clips: an opening of unit + 19.05 mm fits, or is said to be too small before anything is ordered',
+  'a pan may run on beyond the frame of a deep wall',
+  'a pan that ends under the frame leaves the rest bare',
+  'membranes are to be had up to 300 mm',
+  'below the least grip a wider roll is offered first',
+  'a membrane pan lies under a metal pan',
+  'and is there itself',
+  'a unit with its own pan has nothing to cut for it',
+  'slits at four corners free jamb flaps',
+  'wrap tucked in at the head too puts water behind the fin',
+  'unless a head layer of its own laps over it',
+  'a seam above the head is left up',
+  'a band outside is a piece with a size',
+  'a rod behind sealant outside is one too',
+  'and so is the sealant',
+  'a band may be set on the frame before the unit',
+  'a U of 0.30 on a North American label is 1.70 W/(m² K)',
+  'labels of two rating procedures are not compared',
+  'a label that nobody gave is not checkable',
+  'a guard lies over the seal on four sides',
+  'its thickness enters the depth',
+  'trim stands 10 mm above a head flashing',
+  'shims are counted once',
+  'no fastener through it',
+  'top brackets first',
+  'tape instead of a bead behind an integral fin',
+  'a hung sash gets shims at its check rail',
+  'its jambs are judged for bow in the middle',
+  'a tilt-and-turn stands on its load-bearing corner',
+  'a door’s threshold is supported along its length',
+  'a unit is unpacked before it is fitted dry',
+  'the gas tube is closed and tucked away',
+  'weld tabs come off before a trim channel',
 ];
-const isCard = ({ says, expect: what }: MasterRow): boolean => 'card' in what && CARDS.includes(says);
 
-const isFigure = ({ expect: what }: MasterRow): boolean => 'figure' in what && what.figure in FIGURES;
-const isFinding = ({ expect: what }: MasterRow): boolean =>
-  ('finding' in what && FINDINGS.includes(what.finding)) ||
-  ('noFinding' in what && FINDINGS.includes(what.noFinding));
+/** Longest way of least times, and shortest of most times where every wait on a way has one, from one step to another. */
+function lagBetween(steps: readonly PlannedStep[], from: string, to: string) {
+  const named = (name: string) => steps.filter(({ id, role }) => id === name || role === name);
+  const [start] = named(from);
+  const [end] = named(to);
+  if (!start || !end) throw new Error(`no steps ${from} and ${to}`);
+  const times = (step: string): { least: number; most: number }[] => {
+    if (step === start.id) return [{ least: 0, most: 0 }];
+    const row = steps.find(({ id }) => id === step);
+    return (row?.after ?? []).flatMap(({ step: before, least_min = 0, most_min = Infinity }) =>
+      times(before).map(({ least, most }) => ({ least: least + least_min, most: most + most_min })),
+    );
+  };
+  const ways = times(end.id);
+  if (ways.length === 0) throw new Error(`${to} does not wait for ${from}`);
+  return { least: Math.max(...ways.map((w) => w.least)), most: Math.min(...ways.map((w) => w.most)) };
+}
+
+function wordsOf({ build, choices, unit }: Plan, card: string): string {
+  const step = build?.steps.find(({ id, role }) => id === card || role === card);
+  if (!step) throw new Error(`no step ${card}`);
+  const { title, how, why, look = '' } = stepText(step.id, choices, unit?.operation);
+  return `${title} ${how} ${why} ${look}`;
+}
+
+/** Throws where the plan does not say what the row expects. */
+function meets({ given, expect: what }: MasterRow): void {
+  const plan = planned(given);
+  const { build, findings } = plan;
+  if (!build) throw new Error('nothing is built');
+  const ids = build.steps.flatMap(({ id, role }) => [id, role]);
+  const place = (name: string) => build.steps.findIndex(({ id, role }) => id === name || role === name);
+  const pieces = (name: string) => build.pieces.filter(({ id, family }) => id === name || family === name);
+  const found = (code: string) => findings.filter((finding) => finding.code === code);
+  if ('figure' in what) {
+    const figure = FIGURES[what.figure]?.(plan);
+    if (figure === undefined) throw new Error(`no figure ${what.figure}`);
+    expect(Math.abs(figure - what.is), `${figure} instead of ${what.is}`).toBeLessThanOrEqual(
+      what.within ?? 0.05,
+    );
+  } else if ('finding' in what) {
+    expect(found(what.finding)).toHaveLength(1);
+    if (what.severity) expect(found(what.finding)[0]?.severity).toBe(what.severity);
+  } else if ('noFinding' in what) {
+    expect(Object.keys(findingTexts)).toContain(what.noFinding);
+    expect(found(what.noFinding)).toEqual([]);
+  } else if ('says' in what) expect(wordsOf(plan, what.card)).toMatch(what.says);
+  else if ('neverSays' in what) expect(wordsOf(plan, what.card)).not.toMatch(what.neverSays);
+  else if ('step' in what) expect(ids).toContain(what.step);
+  else if ('noStep' in what) expect(ids).not.toContain(what.noStep);
+  else if ('before' in what) {
+    const [first, then] = what.before;
+    expect(ids).toEqual(expect.arrayContaining([first, then]));
+    expect(place(first)).toBeLessThan(place(then));
+  } else if ('piece' in what)
+    expect(pieces(what.piece)).toHaveLength(what.count ?? (pieces(what.piece).length || 1));
+  else if ('noPiece' in what) expect(pieces(what.noPiece)).toEqual([]);
+  else {
+    const { least, most } = lagBetween(build.steps, ...what.lag);
+    if (what.least_min !== undefined) expect(least).toBe(what.least_min);
+    if (what.most_min !== undefined) expect(most).toBe(what.most_min);
+  }
+}
 
 describe('the plan as somebody who has done the work for years would make it', () => {
-  it.each(masterRows.filter(isFigure).map((row) => [row.says, row] as const))(
-    '%s',
-    (_, { given, expect: what }) => {
-      if (!('figure' in what)) throw new Error('no figure is asked');
-      const figure = FIGURES[what.figure]?.(planned(given));
-      expect(figure).toBeDefined();
-      expect(Math.abs((figure ?? 0) - what.is), `${figure} instead of ${what.is}`).toBeLessThanOrEqual(
-        what.within ?? 0.05,
-      );
-    },
-  );
-
-  it.each(masterRows.filter(isFinding).map((row) => [row.says, row] as const))(
-    '%s',
-    (_, { given, expect: what }) => {
-      const { findings, build } = planned(given);
-      expect(build).not.toBeNull();
-      const of = (code: string) => findings.filter((finding) => finding.code === code);
-      if ('noFinding' in what) expect(of(what.noFinding)).toEqual([]);
-      else if ('finding' in what) {
-        expect(of(what.finding)).toHaveLength(1);
-        if (what.severity) expect(of(what.finding)[0]?.severity).toBe(what.severity);
-      }
-    },
-  );
-
-  it.each(masterRows.filter(isCard).map((row) => [row.says, row] as const))(
-    '%s',
-    (_, { given, expect: what }) => {
-      const plan = planned(given);
-      if (!('card' in what)) throw new Error('no card is asked');
-      const step = plan.build?.steps.find(({ id, role }) => id === what.card || role === what.card);
-      if (!step) throw new Error(`no step ${what.card}`);
-      const { how, why, look = '' } = stepText(step.id, plan.choices, plan.unit?.operation);
-      const said = `${how} ${why} ${look}`;
-      if ('says' in what) expect(said).toMatch(what.says);
-      else expect(said).not.toMatch(what.neverSays);
-    },
-  );
+  for (const row of masterRows) (UNMET.includes(row.says) ? it.fails : it)(row.says, () => meets(row));
 
   it('a fixed unit is not operated, and what would have waited for it waits for what is before it', () => {
     const row = masterRows.find(({ says }) => says === 'a fixed unit is not operated');
@@ -197,7 +290,9 @@ describe('the plan as somebody who has done the work for years would make it', (
 
   it('frame and order undo each other: the unit for what is framed for it is the unit, in both units of length', () => {
     for (const units of ['mm', 'in'] as const)
-      for (const row of masterRows.filter(isFigure)) {
+      for (const row of masterRows.filter(
+        ({ expect: what }) => 'figure' in what && /^(units|sizes)/.test(what.figure),
+      )) {
         const plan = planned(row.given);
         const job = { ...plan.job, job: { ...plan.job.job, units } };
         const of = { ...plan, job, build: plan.build, choices: plan.choices, fit: plan.fit };

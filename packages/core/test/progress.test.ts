@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import {
+  exampleJob,
+  openingsOf,
+  planOpening,
   progress,
   refusal,
   skarvPoint,
@@ -7,6 +10,7 @@ import {
   type Entry,
   type Issue,
   type PlannedStep,
+  type PresetId,
 } from '@hulvek/core';
 import { planWith, SQUARE } from './support/openings.ts';
 
@@ -14,6 +18,11 @@ const steps: readonly PlannedStep[] = planWith(SQUARE).build?.steps ?? [];
 const [demoIssue] = skarvPoint().records.issues;
 if (!demoIssue) throw new Error('the demo has no frozen plan');
 const issue: Issue = { ...demoIssue, version: 1, steps: steps.map(({ id, hash }) => ({ id, hash })) };
+
+const planOf = (preset: PresetId): readonly PlannedStep[] => {
+  const file = exampleJob(preset);
+  return openingsOf(file).flatMap((opening) => planOpening(opening, file).build?.steps ?? []);
+};
 
 let counter = 0;
 const entry = (kind: Entry['kind'], step: string, minute: number, more: Partial<Entry> = {}): Entry => ({
@@ -49,6 +58,31 @@ describe('what may be done now', () => {
         .filter((s) => s.status === 'open')
         .map((s) => s.id),
     ).toEqual(['check-opening']));
+
+  it('a unit is to be home before its bead skins over, and a hand stays on it until it is fast', () => {
+    const hurry = (id: string, entries: Entry[]) => stateOf(id, entries)?.due;
+    const beaded = ticksUpTo('bead');
+    const begun = beaded.find(({ step, kind }) => step === 'bead' && kind === 'tick')?.at ?? '';
+    const work_min = steps.find(({ id }) => id === 'bead')?.work_min ?? NaN;
+    expect(hurry('set', beaded)).toEqual([
+      { step: 'bead', by: new Date(Date.parse(begun) + (10 - work_min) * 60_000).toISOString() },
+    ]);
+    const set = ticksUpTo('set');
+    expect(hurry('align', set)).toEqual([{ step: 'set', by: set.at(-1)?.at }]);
+    expect(hurry('set', set)).toEqual([]);
+  });
+
+  it('a buck carries nothing before its adhesive has set, whoever has flashed it meanwhile', () => {
+    const plan = planOf('foam-buck-inside');
+    const waits = plan.find(({ id }) => id === 'dry-fit')?.after;
+    expect(waits).toContainEqual({ step: 'buck-on', because: 'physical', least_min: 1440 });
+    const flashed = plan.filter(
+      ({ id, after }) => id !== 'dry-fit' && after.some((a) => a.step === 'buck-on'),
+    );
+    expect(flashed.length).toBeGreaterThan(0);
+    for (const { after } of flashed)
+      expect(after.find(({ step }) => step === 'buck-on')?.least_min ?? 0).toBe(0);
+  });
 
   it('a ticked hold point stops everything until somebody has looked', () => {
     const ticked = ticksUpTo('pan');

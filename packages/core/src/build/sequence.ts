@@ -1,6 +1,6 @@
 /** Puts the rows of a method into an order that keeps every physical and process reason. */
 import { holdsFor, missesOf, type Choices, type Fact } from '../vocabulary/axes.ts';
-import type { StepRow } from '../methods/method.ts';
+import type { After, StepRow } from '../methods/method.ts';
 
 /**
  * Rows that belong to this opening, each waiting for rows that do too.
@@ -32,13 +32,40 @@ export function applicableRows(
     names.set(name, unique);
     return unique;
   };
+  const here = new Map(kept.map((row) => [row.id, row]));
   return kept.map((row) => {
-    const after = new Map<string, StepRow['after'][number]>();
-    for (const { step: name, because } of row.after)
-      for (const step of resolve(name))
-        if (step !== row.id && after.get(step)?.because !== 'physical') after.set(step, { step, because });
+    const after = new Map<string, After>();
+    for (const reason of row.after)
+      for (const step of resolve(reason.step)) {
+        const before = here.get(step);
+        if (before && step !== row.id) after.set(step, both(after.get(step), timed(reason, before)));
+      }
     return { ...row, after: [...after.values()] };
   });
+}
+
+/**
+ * A reason to wait for a step that is done here. Its times are of the step it names, not of one that stands for it; a
+ * rest holds back what waits for it as a process, unless the reason says how long.
+ */
+function timed({ step: name, because, ...lag }: After, { id, role, rest_min }: StepRow): After {
+  const rest = because === 'process' && rest_min > 0 ? { least_min: rest_min } : {};
+  return { step: id, because, ...rest, ...(name === id || name === role ? lag : {}) };
+}
+
+/** Two reasons to wait for one step: what is physical stays so, and the longer and the stricter of times counts. */
+function both(one: After | undefined, other: After): After {
+  if (!one) return other;
+  const of = (times: readonly (number | undefined)[]) => times.filter((time) => time !== undefined);
+  const least = of([one.least_min, other.least_min]);
+  const most = of([one.most_min, other.most_min]);
+  return {
+    ...other,
+    ...one,
+    because: one.because === 'physical' ? 'physical' : other.because,
+    ...(least.length > 0 && { least_min: Math.max(...least) }),
+    ...(most.length > 0 && { most_min: Math.min(...most) }),
+  };
 }
 
 /** Of the variants of a step that is not done here, those that come nearest to being done. */

@@ -1,6 +1,7 @@
 /**
  * What walls that were frozen earlier were, in words that were not there yet: an axis that is added says which of its
- * choices they had, a number that is added stands at its initial figure. Nothing else of a frozen wall is ever filled in.
+ * choices they had, a number that is added stands at its initial figure, and a reason
+ * to wait gets the time it stood for. Nothing else of a frozen wall is ever filled in.
  */
 import { type AxisId, type ChoiceOf } from '../vocabulary/axes.ts';
 import { parameterIds, parameters } from '../vocabulary/parameters.ts';
@@ -18,5 +19,28 @@ export function withAdded(build: unknown): unknown {
     ...build,
     choices: { ...addedAxes, ...build.choices },
     numbers: { ...initials, ...build.numbers },
+    ...(build.version === BEFORE_LAGS && {
+      version: BEFORE_LAGS + 1,
+      steps: Array.isArray(build.steps) ? withLags(build.steps) : build.steps,
+    }),
   };
+}
+
+/** The last version whose reasons to wait said no times: a rest held back what waited for it as a process. */
+const BEFORE_LAGS = 1;
+
+function withLags(steps: readonly unknown[]): unknown[] {
+  const rests = new Map(steps.filter(isFields).map(({ id, rest_min }) => [id, rest_min]));
+  return steps.map((step) =>
+    isFields(step) && Array.isArray(step.after)
+      ? {
+          ...step,
+          after: step.after.map((reason: unknown) =>
+            isFields(reason) && reason.because === 'process' && rests.get(reason.step)
+              ? { ...reason, least_min: rests.get(reason.step) }
+              : reason,
+          ),
+        }
+      : step,
+  );
 }

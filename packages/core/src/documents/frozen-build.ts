@@ -12,7 +12,7 @@ import { sides } from '../vocabulary/sides.ts';
 import { surfaceIds } from '../vocabulary/surfaces.ts';
 
 /** Raised when the shape of it changes; a migration then stands beside it. */
-export const FROZEN_VERSION = 1;
+export const FROZEN_VERSION = 2;
 
 const number = z.number();
 const name = z.string().check(z.minLength(1), z.maxLength(80));
@@ -138,7 +138,16 @@ const piece = z.discriminatedUnion('form', [
 const step = z.strictObject({
   id: name,
   role: name,
-  after: list(z.strictObject({ step: name, because: z.enum(['physical', 'process']) })),
+  after: list(
+    z.strictObject({
+      step: name,
+      because: z.enum(['physical', 'process']),
+      from: z.exactOptional(z.enum(['start', 'end'])),
+      to: z.exactOptional(z.enum(['start', 'end'])),
+      least_min: z.exactOptional(number),
+      most_min: z.exactOptional(number),
+    }),
+  ),
   events: list(z.strictObject({ op: z.enum(operations), thing: name, faces: z.exactOptional(list(name)) })),
   covers: list(name),
   places: list(name),

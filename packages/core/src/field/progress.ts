@@ -19,6 +19,8 @@ export interface StepProgress {
   readonly id: string;
   readonly status: StepStatus;
   readonly blockedBy: readonly Blocker[];
+  /** Until when it must have been begun or done, and after which step: a bead skins over, a unit is held by a hand. */
+  readonly due: readonly { readonly step: string; readonly by: string }[];
   /** Everything entered for this step that stands, oldest first. */
   readonly entries: readonly Entry[];
   /** Of these the ones that count. */
@@ -69,6 +71,7 @@ export function progress(
       id: step.id,
       status: statusOf({ step, blockedBy, ticked: tick !== null, changed, looked: look !== null }),
       blockedBy: tick ? [] : blockedBy,
+      due: tick ? [] : dueOf(step, steps, byStep),
       entries: own,
       tick,
       look,
@@ -103,6 +106,21 @@ function statusOf(s: {
   return s.step.holdPoint && !s.looked ? 'waiting-look' : 'done';
 }
 
+/** A tick is the end of a step; it began as long before as the work takes. */
+function dueOf(
+  step: PlannedStep,
+  steps: readonly PlannedStep[],
+  earlier: ReadonlyMap<string, StepProgress>,
+): StepProgress['due'] {
+  return step.after.flatMap(({ step: id, from = 'end', most_min }) => {
+    const done = earlier.get(id)?.tick;
+    if (!done || most_min === undefined) return [];
+    const worked_min = from === 'start' ? (steps.find((s) => s.id === id)?.work_min ?? 0) : 0;
+    const by = Date.parse(done.at) + (most_min - worked_min) * MS_PER_MINUTE;
+    return [{ step: id, by: new Date(by).toISOString() }];
+  });
+}
+
 /** A hold stops everything that is not yet done, not only the steps that name it. */
 function blockers(
   step: PlannedStep,
@@ -111,12 +129,11 @@ function blockers(
   overridden: boolean,
   now: string,
 ): Blocker[] {
-  const waits = step.after.flatMap(({ step: id, because }): Blocker[] => {
+  const waits = step.after.flatMap(({ step: id, because, least_min = 0 }): Blocker[] => {
     const before = earlier.get(id);
     if (!before?.tick) return [{ kind: 'step', step: id, because }];
-    const rest_min = steps.find((s) => s.id === id)?.rest_min ?? 0;
-    const until = Date.parse(before.tick.at) + rest_min * MS_PER_MINUTE;
-    if (because === 'process' && !overridden && Date.parse(now) < until) {
+    const until = Date.parse(before.tick.at) + least_min * MS_PER_MINUTE;
+    if (!overridden && Date.parse(now) < until) {
       return [{ kind: 'rest', step: id, until: new Date(until).toISOString() }];
     }
     return [];

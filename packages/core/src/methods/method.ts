@@ -14,6 +14,23 @@ import type { PresetId } from '../vocabulary/presets.ts';
  */
 export type Reason = 'physical' | 'process';
 
+/**
+ * Time between two steps, minutes: at least and at most from the start or the end of the one (by itself its end) to the
+ * start or the end of the other (by itself its start).
+ */
+export interface Lag {
+  readonly from?: 'start' | 'end';
+  readonly to?: 'start' | 'end';
+  readonly least_min?: number;
+  readonly most_min?: number;
+}
+
+/** What a step waits for, and how long. */
+export interface After extends Lag {
+  readonly step: string;
+  readonly because: Reason;
+}
+
 export type StepNeed =
   | 'dry'
   | 'above-minimum-temperature'
@@ -31,7 +48,7 @@ export interface StepRow {
   readonly role: string;
   readonly when: Condition;
   /** Ids or roles of other rows. */
-  readonly after: readonly { readonly step: string; readonly because: Reason }[];
+  readonly after: readonly After[];
   readonly events: readonly Omit<WallEvent, 'step'>[];
   /** Pieces that can no longer be seen once this step is done. */
   readonly covers: readonly string[];
@@ -39,6 +56,7 @@ export interface StepRow {
   readonly holdPoint: boolean;
   readonly needs: readonly StepNeed[];
   readonly work_min: number;
+  /** It holds back what waits for it as a process, and what says so for a physical reason. */
   readonly rest_min: number;
   readonly source: 'common practice, no source';
 }

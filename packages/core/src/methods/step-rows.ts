@@ -17,16 +17,19 @@ import {
   WRAP_FIRST,
   type Condition,
 } from '../vocabulary/axes.ts';
-import type { Reason, StepRow } from './method.ts';
+import type { Lag, Reason, StepRow } from './method.ts';
 
 type Ops = readonly (readonly [op: Operation, thing: string, ...faces: string[]])[];
+
+/** A step by its id or role, with the time between where there is more to it than one after the other. */
+type Before = string | readonly [step: string, lag: Lag];
 
 interface Row {
   readonly id: string;
   readonly role?: string;
   readonly when?: Condition;
-  readonly physical?: readonly string[];
-  readonly process?: readonly string[];
+  readonly physical?: readonly Before[];
+  readonly process?: readonly Before[];
   readonly events?: Ops;
   readonly covers?: readonly string[];
   readonly hold?: true;
@@ -34,6 +37,15 @@ interface Row {
   readonly work_min: number;
   readonly rest_min?: number;
 }
+
+/** Sealant skins over: what is pressed into it must be home by then. */
+const BEAD_OPEN: Lag = { from: 'start', to: 'end', most_min: 10 };
+/** A unit on one tack is held by a hand. */
+const NO_BREAK: Lag = { most_min: 0 };
+/** A buck carries nothing before its adhesive has set. */
+const ADHESIVE: Lag = { least_min: 1440 };
+/** One film is laid against another that is still wet. */
+const WET: Lag = { least_min: 0 };
 
 const TAPING = ['dry', 'above-minimum-temperature', 'roller'] as const;
 const TAPING_HIGH = [...TAPING, 'ladder'] as const;
@@ -345,7 +357,7 @@ const REVEALS = [
     role: 'jamb-flashing',
     when: { jambs: ['fluid'] },
     physical: ['cut-flap', 'wall-layer', 'buck-on', 'panel-frame-on'],
-    process: ['pan'],
+    process: [['pan', WET]],
     events: stick('jamb-flashing-left', 'jamb-flashing-right', 'head-flashing'),
     covers: ['pan'],
     hold: true,
@@ -377,7 +389,7 @@ const SETTING = [
   },
   {
     id: 'dry-fit',
-    physical: ['slope-board', 'check', 'buck-on', 'panel-frame-on', 'brackets'],
+    physical: ['slope-board', 'check', ['buck-on', ADHESIVE], ['panel-frame-on', ADHESIVE], 'brackets'],
     process: ['jamb-flashing', 'head-flashing', 'pan', 'wall-layer', 'trim-opening', 'buck-flashing'],
     events: FITTED,
     needs: ['two-people', 'level'],
@@ -452,7 +464,7 @@ const SETTING = [
   {
     id: 'set',
     when: { ...FINNED, setFrom: ['outside', 'inside-brackets'], bedding: ['drained'] },
-    physical: ['bead', 'spacers', 'membrane-on-frame', 'dry-fit'],
+    physical: [['bead', BEAD_OPEN], 'spacers', 'membrane-on-frame', 'dry-fit'],
     events: [...placeAll('unit', 'fin'), ['bed', 'fin', 'left', 'head', 'right'], ['fasten', 'fin', 'left']],
     covers: ['bead'],
     needs: ['two-people', 'ladder'],
@@ -461,7 +473,7 @@ const SETTING = [
   {
     id: 'set',
     when: { ...FINNED, setFrom: ['outside', 'inside-brackets'], bedding: ['interrupted', 'barrier'] },
-    physical: ['bead', 'spacers', 'membrane-on-frame', 'dry-fit'],
+    physical: [['bead', BEAD_OPEN], 'spacers', 'membrane-on-frame', 'dry-fit'],
     events: [...placeAll('unit', 'fin'), ['bed', 'fin'], ['fasten', 'fin', 'left']],
     covers: ['bead'],
     needs: ['two-people', 'ladder'],
@@ -471,7 +483,7 @@ const SETTING = [
     id: 'set-finned-inside',
     role: 'set',
     when: { ...FINNED, setFrom: ['inside'] },
-    physical: ['bead', 'spacers', 'membrane-on-frame', 'dry-fit'],
+    physical: [['bead', BEAD_OPEN], 'spacers', 'membrane-on-frame', 'dry-fit'],
     events: [...placeAll('unit', 'fin'), ['bed', 'fin', 'left', 'head', 'right'], ['fasten', 'fin', 'left']],
     covers: ['bead'],
     needs: ['two-people', 'ladder'],
@@ -507,7 +519,7 @@ const SETTING = [
     id: 'set-pocket',
     role: 'set',
     when: { mount: ['pocket'] },
-    physical: ['bead', 'dry-fit'],
+    physical: [['bead', BEAD_OPEN], 'dry-fit'],
     events: [
       ['place', 'unit'],
       ['bed', 'unit'],
@@ -518,7 +530,7 @@ const SETTING = [
   },
   {
     id: 'align',
-    physical: ['set'],
+    physical: [['set', NO_BREAK]],
     events: [
       ['place', 'jamb-shims'],
       ['look', 'unit'],
@@ -530,7 +542,7 @@ const SETTING = [
   {
     id: 'fasten',
     when: FINNED,
-    process: ['align'],
+    process: [['align', NO_BREAK]],
     events: [
       ['fasten', 'fin'],
       ['place', 'clips'],
@@ -543,7 +555,7 @@ const SETTING = [
     id: 'fasten-clips',
     role: 'fasten',
     when: { mount: ['clips'] },
-    process: ['align'],
+    process: [['align', NO_BREAK]],
     events: [['fasten', 'clips']],
     work_min: 12,
   },
@@ -551,7 +563,7 @@ const SETTING = [
     id: 'fasten-screws',
     role: 'fasten',
     when: { mount: ['frame-screws'] },
-    process: ['align'],
+    process: [['align', NO_BREAK]],
     events: [['fasten', 'unit']],
     work_min: 12,
   },
@@ -559,7 +571,7 @@ const SETTING = [
     id: 'fasten-pocket',
     role: 'fasten',
     when: { mount: ['pocket'] },
-    process: ['align'],
+    process: [['align', NO_BREAK]],
     events: [['fasten', 'unit']],
     work_min: 12,
   },
@@ -987,7 +999,12 @@ const ROWS = [
 
 export type StepId = (typeof ROWS)[number]['id'];
 
-const because = (reason: Reason) => (step: string) => ({ step, because: reason });
+const because =
+  (reason: Reason) =>
+  (before: Before): StepRow['after'][number] =>
+    typeof before === 'string'
+      ? { step: before, because: reason }
+      : { step: before[0], because: reason, ...before[1] };
 
 export const stepRows: readonly StepRow[] = (ROWS as readonly Row[]).map((row) => ({
   id: row.id,
