@@ -29,6 +29,8 @@ async function healthy(base: string): Promise<void> {
 export interface Served {
   readonly base: string;
   readonly database: string;
+  /** Process of the server. */
+  readonly pid: number | undefined;
   stop(): Promise<void>;
 }
 
@@ -68,6 +70,7 @@ export async function serve(): Promise<Served> {
   return {
     base,
     database: url.toString(),
+    pid: child.pid,
     stop: async () => {
       process.off('exit', end);
       child.kill();

@@ -48,7 +48,7 @@
             <tr>
               <th scope="row"><a href="/jobs/{job.id}/{row.id}/measure">{row.mark}</a></th>
               <td>{row.name}</td>
-              <td>
+              <td class="verdict">
                 <JudgementMark judgement={row.judgement} word />
                 {#if row.fit}<span class="fit">{fitWord(row.fit, row.measured)}</span>{/if}
               </td>
@@ -155,6 +155,13 @@
     min-width: 3.5rem;
     font-size: 1.05rem;
     font-weight: 700;
+  }
+  @media (max-width: 700px) {
+    /* Both words of a verdict stand on the narrow page. */
+    .verdict {
+      white-space: normal;
+      max-width: 10rem;
+    }
   }
   .fit {
     margin-left: var(--gap-2);
