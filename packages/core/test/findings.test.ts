@@ -216,7 +216,10 @@ describe('findings about the unit and the wall', () => {
   });
   it('a maker that forbids foam, or asks for a wider gap than there is', () => {
     expect(codes({ unit: { limits: { foam: 'forbidden' } } })).toEqual(['fails maker-forbids-foam']);
-    expect(codes({ unit: { limits: { leastGap: mm(9) } } })).toEqual(['watch fit-tight']);
+    expect(codes({ unit: { limits: { leastGap: mm(9) } } })).toEqual([
+      'watch fit-tight',
+      'note opening-small-for-method',
+    ]);
   });
   it('damage stands until its note is cleared', () => {
     expect(codes({ opening: { damage: 'corner split' } })).toEqual(['fails delivered-damaged']);

@@ -60,6 +60,7 @@ const BARRIER: Given = { school: 'closed-barrier' };
 const STUDS: Given = { school: 'open-studs' };
 const POCKET: Given = { school: 'pocket' };
 const CLIPS: Given = { school: 'interior-clips' };
+const RECESSED: Given = { school: 'fluid-recessed' };
 const MASONRY: Given = { school: 'masonry-cavity' };
 /** 36 × 48 in before an outboard foam buck whose leg is 1 1/2 in, 1/4 in free on each side. */
 const BUCKED: Given = {
@@ -139,9 +140,9 @@ const buckFigures: readonly MasterRow[] = [
     },
   ),
   row('front and leg of a buck piece differ in length', BUCKED, {
-    // The front runs on over the jambs' fronts on both sides.
+    // 2 × 64 beyond the opening that is left, less 2 × 38.1 of legs, and 2 that the leg is short.
     figure: 'cut.buck-sill.front-length - cut.buck-sill.leg-length',
-    is: 128,
+    is: 53.8,
   }),
 ];
 
@@ -187,15 +188,16 @@ const buckScrews: readonly MasterRow[] = [
   }),
   row('the card says angle and length', withNumbers(BUCKED, { driveAngle: 24 }), {
     card: 'fasten',
-    says: /24°.*125 mm/,
+    // 1.5 + 1.5 + 70 + 12 + 38 = 123 mm, at 24° 135 mm: of lengths sold 150 mm.
+    says: /24°.*150 mm/,
   }),
   row(
     'every second hole on all four sides is a choice',
     withChoices(DRAINED, { jambHoles: 'every-second-hole' }),
     {
+      // At most 400 mm, spread evenly over 1000.
       figure: 'fasteners.jamb.pitch',
-      is: 400,
-      within: 60,
+      is: 333.3,
     },
   ),
   row('screws stand beside shims that come out, never through them', DRAINED, {
@@ -234,7 +236,7 @@ const sills: readonly MasterRow[] = [
   ),
   row(
     'steeper inward fails',
-    { ...DRAINED, readings: { sillFallLeft: -14, sillFallRight: -14 } },
+    { ...DRAINED, readings: { sillFallLeft: -16, sillFallRight: -16 } },
     {
       finding: 'sill-falls-inward',
       severity: 'fails',
@@ -243,7 +245,7 @@ const sills: readonly MasterRow[] = [
   row('a masonry wall gets no sawn timber through its cavity', MASONRY, { noPiece: 'board' }),
   row('but a sill of its own kind', MASONRY, { piece: 'masonry-sill' }),
   row('with a damp course under it', MASONRY, { piece: 'damp-course' }),
-  row('and a tray with stop ends above the head', MASONRY, { piece: 'cavity-tray' }),
+  row('and a tray with stop ends above the head', MASONRY, { piece: 'tray' }),
   row('whose water leaves by weeps', MASONRY, { piece: 'weep' }),
 ];
 
@@ -278,7 +280,7 @@ const pansAndStrips: readonly MasterRow[] = [
       noFinding: 'pan-ends-under-frame',
     },
   ),
-  row('a pan that ends under the frame leaves the rest bare', withNumbers(DRAINED, { panInset: -20 }), {
+  row('a pan that ends under the frame leaves the rest bare', withNumbers(DRAINED, { panInset: 110 }), {
     finding: 'pan-ends-under-frame',
   }),
   row('membranes are to be had up to 300 mm', withNumbers(CLIPS, { sealWidth: 300 }), {
@@ -293,7 +295,7 @@ const pansAndStrips: readonly MasterRow[] = [
   ),
   row(
     'below the least grip a wider roll is offered first',
-    withNumbers(DRAINED, { sealWidth: 40, sealOnFrame: 9 }),
+    { ...withNumbers(DRAINED, { sealWidth: 40, sealOnFrame: 9 }), readings: { widthOver: 44 } },
     {
       figure: 'fix.seal-narrow.first.sealWidth',
       is: 60,
@@ -301,7 +303,7 @@ const pansAndStrips: readonly MasterRow[] = [
     },
   ),
   row('a membrane pan lies under a metal pan', withChoices(DRAINED, { pan: 'membrane-under-metal' }), {
-    piece: 'pan-rigid',
+    piece: 'pan-metal',
   }),
   row('and is there itself', withChoices(DRAINED, { pan: 'membrane-under-metal' }), { piece: 'pan' }),
   row('a unit with its own pan has nothing to cut for it', withChoices(DRAINED, { pan: 'of-unit' }), {
@@ -360,21 +362,31 @@ const flaps: readonly MasterRow[] = [
 ];
 
 const outerJoints: readonly MasterRow[] = [
-  row('a band outside is a piece with a size', withChoices(CLIPS, { outerJoint: 'precompressed' }), {
-    piece: 'outer-band',
-    count: 4,
+  row('a band outside is cut for jambs and head of a sill that drains', MASONRY, {
+    figure: 'cut.outer-seal.count',
+    is: 3,
   }),
-  row('a rod behind sealant outside is one too', withChoices(CLIPS, { outerJoint: 'sealant-rod' }), {
-    piece: 'outer-rod',
-    count: 4,
+  row('5 mm longer at each corner than the joint', MASONRY, {
+    figure: 'cut.outer-seal.longest - unit.height',
+    is: 10,
   }),
-  row('and so is the sealant', withChoices(CLIPS, { outerJoint: 'sealant-rod' }), {
-    piece: 'outer-sealant',
-    count: 4,
+  row('the rod behind sealant outside is cut too', RECESSED, { figure: 'cut.outer-rod.count', is: 3 }),
+  row('a third thicker than its joint', RECESSED, {
+    figure: 'cut.outer-rod.width / joint.left',
+    is: 1.3,
+    within: 0.05,
   }),
   row(
+    'and so is the sealant, on all four sides where the sill is closed',
+    withChoices(RECESSED, { bedding: 'barrier', pan: 'none' }),
+    {
+      figure: 'cut.outer-seal.count',
+      is: 4,
+    },
+  ),
+  row(
     'a band may be set on the frame before the unit',
-    withChoices(CLIPS, { outerJoint: 'precompressed', bandFirst: 'on-frame' }),
+    withChoices(MASONRY, { outerJoint: 'precompressed', bandFirst: 'on-frame', setFrom: 'inside' }),
     {
       before: ['band-on-frame', 'set-finless'],
     },
@@ -421,7 +433,7 @@ const guardsAndTrim: readonly MasterRow[] = [
   row(
     'a guard lies over the seal on four sides',
     { school: 'drained-full-jambs' },
-    { piece: 'guard', count: 4 },
+    { figure: 'cut.guard.count', is: 4 },
   ),
   row(
     'its thickness enters the depth',
@@ -437,7 +449,11 @@ const guardsAndTrim: readonly MasterRow[] = [
       is: 10,
     },
   ),
-  row('shims are counted once', DRAINED, { figure: 'cut.shims.count - fit.shims.count', is: 0 }),
+  row('shims are counted once', DRAINED, { figure: 'shims.built - fit.shims.count', is: 0 }),
+  row('clips that go through a seal are counted once, not for each jamb again', CLIPS, {
+    figure: 'air-interrupted.count',
+    is: 8,
+  }),
   row('where the choice says none, none are listed', withChoices(DRAINED, { shims: 'none' }), {
     noPiece: 'shims',
   }),
@@ -448,7 +464,7 @@ const unfastenedFins: readonly MasterRow[] = [
   row('no bead behind it', BRACKETS, { noPiece: 'bead' }),
   row('no fastener through it', BRACKETS, { figure: 'fasteners.fin.count', is: 0 }),
   row('nothing misses the framing', BRACKETS, { noFinding: 'side-too-short' }),
-  row('top brackets first', BRACKETS, { card: 'set-on-brackets', says: /top brackets first/i }),
+  row('top brackets first', BRACKETS, { card: 'set-on-inside-brackets', says: /top brackets first/i }),
   row('the fin is taped within its zone, sides then head', BRACKETS, { card: 'jamb-tapes', says: /zone/i }),
   row('tape instead of a bead behind an integral fin', withChoices(DRAINED, { bedding: 'tape' }), {
     piece: 'bedding-tape',

@@ -16,6 +16,7 @@ import {
   type UnitGeometry,
   type WallLayer,
 } from '../methods/pieces/context.ts';
+import { isMasonry } from '../vocabulary/wall-layers.ts';
 import { OUTER, ROOM, type Role, layerSum, layeredDepth, hasOuterLeaf } from '../methods/wall-depths.ts';
 
 /** Sawn framing timber, nominal two inches: common practice, no source. */
@@ -58,8 +59,10 @@ export function openingGeometry(o: {
   numbers: ParameterValues;
   choices: Choices;
   buck: BuckGeometry | null;
+  /** How much of the sill's slope is the fall of what is there, degrees outward. */
+  sillFall_deg?: number;
 }): OpeningGeometry {
-  const { cover, wall, measuredDepth_mm, numbers, choices, buck } = o;
+  const { cover, wall, measuredDepth_mm, numbers, choices, buck, sillFall_deg } = o;
   const leg = buck?.leg ?? 0;
   const W = snap(cover.width - 2 * leg);
   const H = snap(cover.height - 2 * leg);
@@ -75,8 +78,9 @@ export function openingGeometry(o: {
     depth,
     layers: layersInDepth(wall, inner, out),
     buck,
+    ...(sillFall_deg !== undefined && { sillFall_deg }),
   };
-  return { ...geometry, surfaces: surfacesOf(geometry, numbers) };
+  return { ...geometry, surfaces: surfacesOf(geometry, numbers, choices.waterLayer === 'masonry') };
 }
 
 /** Every layer with its faces as w in the build's frame. */
@@ -105,6 +109,7 @@ type BareGeometry = Omit<OpeningGeometry, 'surfaces'>;
 function surfacesOf(
   { width: W, height: H, depth, sheathing, buck }: BareGeometry,
   numbers: ParameterValues,
+  masonry: boolean,
 ): Surfaces {
   const a = radians(numbers.slope);
   const rear = depth - numbers.panInset;
@@ -116,6 +121,7 @@ function surfacesOf(
     'left-reveal': surface('left-reveal', 'left-stud', [0, 0, 0], [0, 1, 0], [0, 0, 1]),
     'right-reveal': surface('right-reveal', 'right-stud', [W, 0, 0], [0, 1, 0], [0, 0, -1]),
     'head-reveal': surface('head-reveal', 'header', [0, H, 0], [1, 0, 0], [0, 0, 1]),
+    ...(masonry && { 'sill-bed': surface('sill-bed', 'sill', [0, 0, 0], [1, 0, 0], [0, 0, -1]) }),
   };
   if (sheathing === 0 && !buck) return surfaces;
   const leg = buck?.leg ?? 0;
@@ -192,6 +198,7 @@ export function unitGeometry(
     mullions: (unit.mullions ?? []).map((m) => at.left + m.mm),
     finWidth: at.finned ? unit.fin.width.mm : 0,
     holeFromFrame: at.finned ? unit.fin.holeFromFrame.mm : 0,
+    ...(unit.fin.holePitch && { holePitch: unit.fin.holePitch.mm }),
     front: at.front,
     back: at.back,
   };
@@ -207,18 +214,19 @@ const LAYER_SOLID: Readonly<Record<string, SolidMaterial>> = {
   render: 'render',
   brick: 'masonry',
   block: 'masonry',
+  concrete: 'masonry',
 };
 
 /** Four bars round the opening that leave a hole of W × H with the edge `free` from it. */
 function round(
   role: Role,
   material: SolidMaterial,
-  o: { W: number; H: number; free: number; w: Range },
+  o: { W: number; H: number; free: number; w: Range; sill?: number },
 ): Solid[] {
-  const { W, H, free, w } = o;
+  const { W, H, free, w, sill = -free } = o;
   const out: Range = [-AROUND_mm, W + AROUND_mm];
   return [
-    box(barOf(role, 'below'), material, out, [-AROUND_mm, -free], w),
+    box(barOf(role, 'below'), material, out, [-AROUND_mm, Math.min(-free, sill)], w),
     box(barOf(role, 'left'), material, [out[0], -free], [-free, H + free], w),
     box(barOf(role, 'right'), material, [W + free, out[1]], [-free, H + free], w),
     box(barOf(role, 'above'), material, out, [H + free, H + AROUND_mm], w),
@@ -236,10 +244,15 @@ export function baseSolids(geometry: OpeningGeometry, choices: Choices, numbers:
   const { width: W, height: H, layers, buck } = geometry;
   const leg = buck?.leg ?? 0;
   const old = choices.waterLayer === 'existing' ? oldFrame(geometry, numbers) : [];
+  const framed = choices.sillDrain === 'framed-slope' && !buck;
   const outerStands = choices.waterLayer === 'masonry' || (choices.waterLayer === 'foam-face' && !buck);
   const walls = layers.flatMap(({ role, material, w }): Solid[] => {
-    const whole = { W, H, free: leg, w };
-    if (role === 'framing') return material === 'block' ? round(role, 'masonry', whole) : studs(geometry, w);
+    // A sill that is framed at a slope has its outer edge below where the opening is measured.
+    const whole = { W, H, free: leg, w, ...(framed && { sill: numbers.boardFront }) };
+    if (role === 'framing')
+      return isMasonry(material)
+        ? round(role, 'masonry', whole)
+        : studs(geometry, w, framed ? numbers : null);
     if (role === 'sheathing') return round(role, LAYER_SOLID[material] ?? 'wood-board', whole);
     if (role === 'exterior-board' || role === 'cladding')
       return outerStands ? round(role, LAYER_SOLID[material] ?? 'foam-board', whole) : [];
@@ -273,7 +286,12 @@ function oldFrame({ width: W, height: H, depth }: OpeningGeometry, numbers: Para
   ];
 }
 
-function studs({ width: W, height: H, buck }: OpeningGeometry, w: Range): Solid[] {
+/** @param sloped numbers of a sill that is framed at a slope */
+function studs(
+  { width: W, height: H, buck }: OpeningGeometry,
+  w: Range,
+  sloped: ParameterValues | null,
+): Solid[] {
   const leg = buck?.leg ?? 0;
   const [left, right, low, high] = [-leg, W + leg, -leg, H + leg];
   const out: Range = [-AROUND_mm, W + AROUND_mm];
@@ -284,7 +302,25 @@ function studs({ width: W, height: H, buck }: OpeningGeometry, w: Range): Solid[
     box('insulation-right', 'insulation', [right + 2 * TIMBER_mm, out[1]], [-AROUND_mm, H + AROUND_mm], w),
     box('left-stud', 'wood', [left - 2 * TIMBER_mm, left], [-AROUND_mm, H + AROUND_mm], w),
     box('right-stud', 'wood', [right, right + 2 * TIMBER_mm], [-AROUND_mm, H + AROUND_mm], w),
-    box('rough-sill', 'wood', [left - TIMBER_mm, right + TIMBER_mm], [low - TIMBER_mm, low], w),
+    sloped
+      ? slopedSill(sloped, [left - TIMBER_mm, right + TIMBER_mm], w)
+      : box('rough-sill', 'wood', [left - TIMBER_mm, right + TIMBER_mm], [low - TIMBER_mm, low], w),
     box('header', 'wood', [left - TIMBER_mm, right + TIMBER_mm], [high, high + HEADER_mm], w),
   ];
+}
+
+/** On cripples cut at an angle: it falls to the weather as it stands. */
+function slopedSill(numbers: ParameterValues, u: Range, [inner, outer]: Range): Solid {
+  const [low, high] = [sillHeight(numbers, -outer), sillHeight(numbers, -inner)];
+  return {
+    id: 'rough-sill',
+    material: 'wood',
+    u,
+    profile: [
+      [inner, high - TIMBER_mm],
+      [outer, low - TIMBER_mm],
+      [outer, low],
+      [inner, high],
+    ],
+  };
 }

@@ -1,6 +1,6 @@
 /** From the opening as measured, its wall, unit and method to the build-up in space and over time. */
 import type { OpeningFrame, Station } from '../survey/frame.ts';
-import type { Unit } from '../documents/unit.ts';
+import { isHung, type Unit } from '../documents/unit.ts';
 import type { JobContext } from '../documents/job.ts';
 import type { Opening } from '../documents/opening.ts';
 import { type Choices, holdsFor, FINNED } from '../vocabulary/axes.ts';
@@ -13,10 +13,10 @@ import { pieceRows } from '../methods/piece-rows.ts';
 import { liesOnOpening, makePiece } from '../methods/pieces/index.ts';
 import { revealLayers } from './reveal-layers.ts';
 import { eventsOf } from './replay.ts';
-import { subjectOf, type Subject } from './subject.ts';
+import { sillFall_deg, subjectOf, type Subject } from './subject.ts';
 import { orderedSteps } from './sequence.ts';
 import { stepRows } from '../methods/step-rows.ts';
-import { fastening } from '../methods/fasteners.ts';
+import { fastening, isBracketHeld } from '../methods/fasteners.ts';
 import { snap, radians } from '../geometry/vector.ts';
 import { placeUnit } from '../fit/placement.ts';
 import { shimSchedule } from '../fit/shims.ts';
@@ -55,6 +55,7 @@ function built(input: BuildInput): Build | null {
     cover: input.frame.cover,
     measuredDepth_mm: input.readings.depth,
     buck,
+    ...fallOf(input),
   });
   const clear = Math.min(opening.width, opening.height - sillHeight(numbers, opening.depth));
   if (opening.depth <= numbers.panInset || clear <= LEAST_CLEAR_mm) return null;
@@ -70,6 +71,7 @@ function built(input: BuildInput): Build | null {
     unit,
     numbers,
     finned,
+    held: isBracketHeld(choices),
     layers: revealLayers([...onOpening.values()], bare, depth.back),
     ...depth,
   });
@@ -95,6 +97,12 @@ function built(input: BuildInput): Build | null {
     events: eventsOf(steps),
     fastening: fastening({ ...context, shims: fit.shims }),
   };
+}
+
+/** What of the sill's slope is not the board's. */
+function fallOf({ readings, wall }: BuildInput): { sillFall_deg?: number } {
+  const fall = sillFall_deg(readings, wall);
+  return fall === null ? {} : { sillFall_deg: fall };
 }
 
 const isFinned = ({ mount }: Choices): boolean => (FINNED.mount as readonly string[]).includes(mount);
@@ -130,11 +138,13 @@ function fitUnit(input: {
   unit: Unit;
   numbers: ParameterValues;
   finned: boolean;
+  /** By inside brackets: no fastener of the fin has to reach framing. */
+  held: boolean;
   layers: ReturnType<typeof revealLayers>;
   front: number;
   back: number;
 }): Fit {
-  const { frame, unit, numbers, finned, layers, front, back } = input;
+  const { frame, unit, numbers, finned, held, layers, front, back } = input;
   const size = { width: unit.width.mm, height: unit.height.mm };
   const buildUp = layers('sill', 0.5);
   const placement = placeUnit({ frame, unit: size, layers, seat_mm: buildUp + numbers.leastShim });
@@ -142,7 +152,7 @@ function fitUnit(input: {
     // What the maker asks for goes before the method's habits.
     least_mm: Math.max(numbers.leastGap, unit.limits?.leastGap?.mm ?? 0),
     largest_mm: Math.min(numbers.largestGap, unit.limits?.largestGap?.mm ?? Infinity),
-    finReach_mm: finned ? unit.fin.holeFromFrame.mm - numbers.holeEdgeDistance : Infinity,
+    finReach_mm: finned && !held ? unit.fin.holeFromFrame.mm - numbers.holeEdgeDistance : Infinity,
   };
   const inOpening = Math.min(front, 0) - back;
   const shims = shimSchedule({
@@ -155,7 +165,9 @@ function fitUnit(input: {
     spacing_mm: numbers.shimSpacing,
     sillFromEnd_mm: numbers.sillShimFromEnd,
     underMullions_mm: (unit.mullions ?? []).map((m) => m.mm),
-    thresholdSpacing_mm: unit.threshold ? THRESHOLD_SPACING_mm : null,
+    thresholdSpacing_mm: unit.threshold || unit.operation === 'door' ? THRESHOLD_SPACING_mm : null,
+    // Where the rails of two sashes meet: half way up, where the maker says nothing else.
+    checkRails_mm: isHung(unit.operation) ? [unit.height.mm / 2] : [],
   });
   return { placement, limits, result: judgeFit(placement, limits), shims };
 }

@@ -15,7 +15,7 @@ export interface CutRow {
   /** How many of this size. */
   readonly count: number;
   readonly area_mm2: number;
-  /** Fluids and beads: what goes on, without waste. */
+  /** Fluids and sealant: what one of them takes, without waste. */
   readonly volume_ml: number | null;
   readonly folds: number;
   readonly slits: number;
@@ -67,6 +67,8 @@ function cutRows(piece: Piece): CutRow[] {
         ...size,
         material,
         area_mm2: size.length_mm * size.width_mm,
+        volume_ml:
+          material === 'sealant' ? size.length_mm * size.width_mm * size.thickness_mm * ML_PER_mm3 : null,
       }));
     }
     case 'bead': {

@@ -14,9 +14,11 @@ export interface PieceReach {
   readonly reach: Reach;
 }
 
-/** The wall's own layer goes on to the next opening and needs no room of its own. */
+/** The wall's own layer, and a seam of it, goes on to the next opening and needs no room of its own. */
 const runsOn = ({ roles, stock, sheet }: Extract<Piece, { form: 'sheet' }>): boolean =>
-  sheet.material === 'wrap' || (stock === 'in place' && !roles.includes('fin'));
+  sheet.material === 'wrap' ||
+  roles.includes('course-seam') ||
+  (stock === 'in place' && !roles.includes('fin'));
 
 /** Reach of every strip on the wall face; the wrap runs on to the next wall and is left out. */
 export function pieceReaches({ build }: { readonly build: Build | null }): PieceReach[] {

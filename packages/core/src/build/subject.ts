@@ -4,11 +4,13 @@ import type { MethodDocument } from '../documents/method.ts';
 import type { Opening } from '../documents/opening.ts';
 import type { Unit } from '../documents/unit.ts';
 import type { Wall } from '../documents/wall.ts';
-import { choicesOf, withChoices } from '../methods/choices.ts';
+import { choicesOf, withSill, type SillAsFound } from '../methods/choices.ts';
+import { layeredDepth } from '../methods/wall-depths.ts';
+import { degrees } from '../geometry/vector.ts';
 import { isGiven, numbersOf } from '../methods/numbers.ts';
 import { presets } from '../methods/schools.ts';
 import { openingFrame, readingsFromOutside, type OpeningFrame, type Readings } from '../survey/frame.ts';
-import type { Choices } from '../vocabulary/axes.ts';
+import { FINNED, type Choices } from '../vocabulary/axes.ts';
 import type { ParameterValues } from '../vocabulary/parameters.ts';
 
 export interface Subject {
@@ -37,9 +39,38 @@ export function subjectOf(opening: Opening, job: JobContext): Subject {
     unit,
     method,
     choices,
-    numbers: choices ? withChoices(chosen, choices) : chosen,
+    numbers: choices
+      ? withSill(chosen, choices, sillAsFound({ wall, unit, readings, choices, numbers: chosen }))
+      : chosen,
     readings,
     frame: openingFrame(readings),
     setbackGiven: isGiven('setback', school, ...given),
+  };
+}
+
+/** The rough sill's own fall over the depth of the wall, degrees outward; `null` where nobody measured it. */
+export function sillFall_deg(
+  { sillFallLeft, sillFallRight, depth }: Readings,
+  wall: Wall | null,
+): number | null {
+  const falls = [sillFallLeft, sillFallRight].filter((fall) => fall !== undefined);
+  const over_mm = depth ?? (wall ? layeredDepth(wall) : 0);
+  if (falls.length === 0 || over_mm <= 0) return null;
+  return degrees(Math.atan2(Math.min(...falls), over_mm));
+}
+
+function sillAsFound(o: {
+  wall: Wall | null;
+  unit: Unit | null;
+  readings: Readings;
+  choices: Choices;
+  numbers: ParameterValues;
+}): SillAsFound {
+  const { wall, unit, readings, choices, numbers } = o;
+  const finned = (FINNED.mount as readonly string[]).includes(choices.mount);
+  const front = finned ? (unit?.fin.fromFront.mm ?? 0) : -numbers.setback;
+  return {
+    fall_deg: sillFall_deg(readings, wall),
+    inward_mm: unit ? Math.max(0, unit.frameDepth.mm - front) : null,
   };
 }

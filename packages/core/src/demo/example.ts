@@ -10,6 +10,8 @@ import { planOpening } from '../plan/plan-opening.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
 type Layer = Wall['layers'][number];
+/** Drywall of the room's side. */
+const lining = () => layer('interior-finish', 'drywall', 13);
 const layer = (role: Layer['role'], material: Layer['material'], mm: number) => ({
   role,
   material,
@@ -52,6 +54,61 @@ export const exampleWalls = {
       layer('exterior-board', 'wool-board', 120),
       layer('framing', 'block', 190),
       layer('interior-finish', 'plaster', 13),
+    ],
+  },
+  'studs-89': {
+    name: 'Studs 89, board sheathing, lined',
+    layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 89), lining()],
+  },
+  'studs-140-lined': {
+    name: 'Studs 140, board sheathing, lined',
+    layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 140), lining()],
+  },
+  'double-stud': {
+    name: 'Double studs, 300 deep, lined',
+    layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 300), lining()],
+  },
+  'wool-outside-120': {
+    name: 'Studs 140, 120 mineral wool outside, batten and siding, lined',
+    layers: [
+      layer('cladding', 'siding', 20),
+      layer('cavity', 'batten', 38),
+      layer('exterior-board', 'wool-board', 120),
+      layer('sheathing', 'wood-board', 12),
+      layer('framing', 'stud', 140),
+      lining(),
+    ],
+  },
+  'foam-outside-51': {
+    name: 'Studs 140, 51 foam board outside, batten and siding, lined',
+    layers: [
+      layer('cladding', 'siding', 20),
+      layer('cavity', 'batten', 19),
+      layer('exterior-board', 'foam-board', 51),
+      layer('sheathing', 'wood-board', 12),
+      layer('framing', 'stud', 140),
+      lining(),
+    ],
+  },
+  'solid-brick-240': {
+    name: 'Solid brick 240, plastered',
+    layers: [layer('framing', 'brick', 240), layer('interior-finish', 'plaster', 15)],
+  },
+  'block-190-render': {
+    name: 'Block 190 under render, plastered',
+    layers: [
+      layer('cladding', 'render', 20),
+      layer('framing', 'block', 190),
+      layer('interior-finish', 'plaster', 13),
+    ],
+  },
+  'concrete-200-foam': {
+    name: 'Concrete 200, 140 foam board and render outside, plastered',
+    layers: [
+      layer('cladding', 'render', 10),
+      layer('exterior-board', 'foam-board', 140),
+      layer('framing', 'concrete', 200),
+      layer('interior-finish', 'plaster', 10),
     ],
   },
   'old-frame': {

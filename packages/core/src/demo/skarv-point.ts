@@ -56,6 +56,9 @@ const unit = (id: string, name: string, operation: string, width: number, height
   frameFace: length(70),
   fin,
   waterTest_Pa: width > 1000 ? 220 : 300,
+  rating: 'iso',
+  uFactor: 1.3,
+  shgc: 0.5,
   frameMaterial: 'vinyl',
   panes: [length(4), length(4)],
   // As its maker states for a screw through the fin.

@@ -8,7 +8,14 @@ import { parameterIds, parameters } from '../vocabulary/parameters.ts';
 import { isFields } from './renamed.ts';
 
 /** Choices of axes that came after 28 November 2026, when walls were first frozen whole. A test asks for each. */
-export const addedAxes: { readonly [Axis in AxisId]?: ChoiceOf<Axis> } = {};
+export const addedAxes: { readonly [Axis in AxisId]?: ChoiceOf<Axis> } = {
+  jambHoles: 'pitch',
+  firstFastener: 'upper-corner',
+  fastenerKind: 'screws',
+  bandFirst: 'on-frame',
+  headSeam: 'none',
+  fillSides: 'all',
+};
 
 const initials = Object.fromEntries(parameterIds.map((id) => [id, parameters[id].initial]));
 

@@ -3,6 +3,7 @@
  * over afterwards speaks of this, whatever later versions of the program would compute.
  */
 import * as z from 'zod/mini';
+import { words } from './fields.ts';
 import { axes, axisIds, type AxisId, type Choices } from '../vocabulary/axes.ts';
 import { operations } from '../vocabulary/events.ts';
 import { sheetMaterialIds, solidMaterials } from '../vocabulary/materials.ts';
@@ -15,7 +16,7 @@ import { surfaceIds } from '../vocabulary/surfaces.ts';
 export const FROZEN_VERSION = 2;
 
 const number = z.number();
-const name = z.string().check(z.minLength(1), z.maxLength(80));
+const name = words(80).check(z.minLength(1));
 const point2 = z.readonly(z.tuple([number, number]));
 const point3 = z.readonly(z.tuple([number, number, number]));
 const range = point2;
@@ -51,6 +52,7 @@ const opening = z.strictObject({
   sheathing: number,
   framing: number,
   depth: number,
+  sillFall_deg: z.exactOptional(number),
   layers: list(z.strictObject({ role: name, material: name, w: range })),
   buck: z.nullable(buck),
   surfaces: z.catchall(
@@ -75,6 +77,7 @@ const unit = z.strictObject({
   mullions: list(number),
   finWidth: number,
   holeFromFrame: number,
+  holePitch: z.exactOptional(number),
   front: number,
   back: number,
 });
@@ -168,7 +171,7 @@ const step = z.strictObject({
   work_min: number,
   rest_min: number,
   source: z.literal('common practice, no source'),
-  hash: z.string().check(z.minLength(1), z.maxLength(64)),
+  hash: words(64).check(z.minLength(1)),
 });
 
 const gap = z.strictObject({

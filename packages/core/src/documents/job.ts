@@ -1,6 +1,7 @@
 /** A job, and what of it plans are made with. */
 import * as z from 'zod/mini';
 import { id, name, note, words } from './fields.ts';
+import { ratings } from '../vocabulary/ratings.ts';
 import { terrains, monthSources } from '../vocabulary/weather.ts';
 import { movementClasses } from '../vocabulary/sealants.ts';
 import { priceIds } from '../vocabulary/prices.ts';
@@ -87,6 +88,7 @@ export const jobSchema = z.strictObject({
       .array(
         z.strictObject({
           name: words(60).check(z.trim()),
+          rating: z.optional(z.enum(ratings)),
           uMost: z.optional(z.number().check(z.positive(), z.lte(8))),
           shgcLeast: z.optional(z.number().check(z.gte(0), z.lte(1))),
           shgcMost: z.optional(z.number().check(z.gte(0), z.lte(1))),

@@ -1,6 +1,7 @@
 /** What is measured and chosen for one opening, never what is computed from it. */
 import * as z from 'zod/mini';
 import { id, words, side, name, instant, typedLength, positiveLength, placeLength, note } from './fields.ts';
+import { ratings } from '../vocabulary/ratings.ts';
 import { numbersSchema, choicesSchema } from './method.ts';
 import { surveySchema } from './survey.ts';
 
@@ -49,6 +50,7 @@ export const openingDocumentSchema = z.strictObject({
   /** What the label on the delivered unit says. */
   label: z.optional(
     z.strictObject({
+      rating: z.optional(z.enum(ratings)),
       uFactor: z.optional(z.number().check(z.positive(), z.lte(8))),
       shgc: z.optional(z.number().check(z.gte(0), z.lte(1))),
     }),

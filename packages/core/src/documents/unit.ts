@@ -1,12 +1,24 @@
 /** A unit, as its maker describes it. */
 import * as z from 'zod/mini';
+import { ratings } from '../vocabulary/ratings.ts';
 import { id, name, origin, positiveLength } from './fields.ts';
 
 export const unitSchema = z.strictObject({
   id: id('UnitId'),
   name,
   origin,
-  operation: z.enum(['fixed', 'casement', 'awning', 'sliding', 'hung']),
+  /** `hung` is one of which it is not known whether one sash slides or both. */
+  operation: z.enum([
+    'fixed',
+    'casement',
+    'awning',
+    'tilt-turn',
+    'sliding',
+    'hung',
+    'single-hung',
+    'double-hung',
+    'door',
+  ]),
   width: positiveLength,
   height: positiveLength,
   frameDepth: positiveLength,
@@ -18,6 +30,8 @@ export const unitSchema = z.strictObject({
     holeFromFrame: positiveLength,
     /** Outside face of the frame to the back of the fin. */
     fromFront: positiveLength,
+    /** From hole to hole along the fin, where it has holes. */
+    holePitch: z.optional(positiveLength),
   }),
   // What follows is left out where it is not known.
   /** A shape other than a rectangle is kept, and said to be not checkable. */
@@ -28,6 +42,8 @@ export const unitSchema = z.strictObject({
   weight_kg: z.optional(z.number().check(z.positive(), z.lte(2000))),
   /** Pressure it passed a water test at, Pa. */
   waterTest_Pa: z.optional(z.number().check(z.positive(), z.lte(3000))),
+  /** How U and solar gain on its label were found: two procedures give two figures for one unit. */
+  rating: z.optional(z.enum(ratings)),
   /** W/(m² K), of the whole unit. */
   uFactor: z.optional(z.number().check(z.positive(), z.lte(8))),
   /** W/(m² K) of frame and glass, and W/(m K) of the glass edge, where the maker gives them. */
@@ -57,5 +73,10 @@ export const unitSchema = z.strictObject({
 });
 
 export type Unit = z.infer<typeof unitSchema>;
+export type SashKind = Unit['operation'];
+
+/** Sashes that slide up between the jambs. */
+export const isHung = (operation: SashKind): boolean =>
+  operation === 'hung' || operation === 'single-hung' || operation === 'double-hung';
 
 export type FrameMaterial = NonNullable<Unit['frameMaterial']>;

@@ -18,12 +18,19 @@ import type { Residual } from '../survey/frame.ts';
 import type { SurveyPointId } from '../vocabulary/survey-points.ts';
 import type { Severity, Proof, Verdict } from '../vocabulary/verdict.ts';
 import type { Fix } from '../vocabulary/fix.ts';
+import type { Rating } from '../vocabulary/ratings.ts';
 
 /** Facts by code. A new code needs a text in the catalogue, or the catalogue does not compile. */
 export interface FindingFacts {
   'not-planned': { readonly missing: readonly ('wall' | 'unit' | 'method' | 'width' | 'height' | 'plan')[] };
   'fit-fails': Pick<FitResult, 'trim'>;
   'fit-tight': Pick<FitResult, 'trim'>;
+  /** What the method wants with its layers, and how high it seats the unit. */
+  'opening-small-for-method': {
+    readonly width_mm: number;
+    readonly height_mm: number;
+    readonly seat_mm: number;
+  };
   'fit-loose': Pick<FitResult, 'pack'>;
   'fit-unproven': { readonly missing: readonly SurveyPointId[] };
   'sill-off-level': { readonly difference_mm: number; readonly limit_mm: number };
@@ -39,6 +46,8 @@ export interface FindingFacts {
     readonly left_deg: number;
     readonly limit_deg: number;
   };
+  'sill-level-without-dam': { readonly slope_deg: number; readonly limit_deg: number };
+  'pan-ends-under-frame': { readonly bare_mm: number };
   'unit-not-checkable': { readonly because: 'shape' };
   'rule-broken': { readonly rule: RuleId; readonly accepted: Deviation | null };
   'fin-on-wrap': { readonly over_mm: number; readonly cutBack_mm: number };
@@ -61,6 +70,14 @@ export interface FindingFacts {
     readonly read: number;
     readonly asked: number;
     readonly side: 'most' | 'least';
+    readonly from: 'facade' | 'unit';
+  };
+  /** Asked for on this façade, and nobody has said it of this unit. */
+  'label-missing': { readonly what: readonly ('uFactor' | 'shgc')[] };
+  'label-procedures-differ': {
+    readonly what: readonly ('uFactor' | 'shgc')[];
+    readonly read: Rating;
+    readonly asked: Rating;
     readonly from: 'facade' | 'unit';
   };
   'maker-forbids-foam': Record<never, never>;

@@ -42,17 +42,25 @@ export interface ShimInput {
   readonly underMullions_mm: readonly number[];
   /** A threshold is walked on and needs shims closer than this; `null` under a window. */
   readonly thresholdSpacing_mm: number | null;
+  /** Places on both jambs that are held in any case, from the unit's bottom: where the rails of two sashes meet. */
+  readonly checkRails_mm: readonly number[];
 }
 
 /** Two shims nearer than this are one. */
 const TOGETHER_mm = 60;
 
-/** Evenly spread places, those too near a mullion moved under it. */
+/** Evenly spread places, those too near one that is held in any case moved to it. */
+function withHeld(spread: readonly number[], held_mm: readonly number[]): number[] {
+  const own = spread.filter((at) => held_mm.every((held) => Math.abs(held - at) >= TOGETHER_mm));
+  return [...own, ...held_mm].sort((a, b) => a - b);
+}
+
 function sillPlaces({ unit, ...input }: ShimInput): number[] {
   const spacing = Math.min(input.spacing_mm, input.thresholdSpacing_mm ?? Infinity);
-  const spread = positionsAlong({ length: unit.width, edge: input.sillFromEnd_mm, spacing });
-  const own = spread.filter((at) => input.underMullions_mm.every((m) => Math.abs(m - at) >= TOGETHER_mm));
-  return [...own, ...input.underMullions_mm].sort((a, b) => a - b);
+  return withHeld(
+    positionsAlong({ length: unit.width, edge: input.sillFromEnd_mm, spacing }),
+    input.underMullions_mm,
+  );
 }
 
 export function shimSchedule(input: ShimInput): Shim[] {
@@ -61,7 +69,7 @@ export function shimSchedule(input: ShimInput): Shim[] {
     const face = side === 'left' ? unit.left : unit.left + unit.width;
     const out = side === 'left' ? 1 : -1;
     const spread = { length: unit.height, edge: input.fromCorner_mm, spacing: input.spacing_mm };
-    return positionsAlong(spread).map((from) => {
+    return withHeld(positionsAlong(spread), input.checkRails_mm).map((from) => {
       const at_mm = unit.bottom + from;
       const reveal = along(stations[side], 'v', at_mm, (s) => s.u + out * layers(side, s.place));
       return { side, at_mm, thickness_mm: out * (face - reveal), bevel_mm: 0 };

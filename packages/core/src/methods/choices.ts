@@ -6,6 +6,7 @@ import type { Wall } from '../documents/wall.ts';
 import type { Choices, Fact } from '../vocabulary/axes.ts';
 import { presets } from './schools.ts';
 import type { ParameterValues } from '../vocabulary/parameters.ts';
+import { radians } from '../geometry/vector.ts';
 import { glassWeight } from '../unit/weight.ts';
 import { hasOuterLeaf } from './wall-depths.ts';
 
@@ -50,7 +51,34 @@ export function factsOf(wall: Wall, unit: Unit, { mount }: Pick<Choices, 'mount'
   return new Set((Object.keys(is) as Fact[]).filter((fact) => is[fact]));
 }
 
-/** Numbers that a choice takes away: a level sill has no slope and no bevelled board. */
-export function withChoices(numbers: ParameterValues, choices: Choices): ParameterValues {
-  return choices.sillDrain === 'back-dam' ? { ...numbers, slope: 0, boardFront: 0 } : numbers;
+/** What was measured or is known of the sill that a slope is made on. */
+export interface SillAsFound {
+  /** Fall of the rough sill, degrees outward; `null` where nobody measured it. */
+  readonly fall_deg: number | null;
+  /** From the face of the wall to the frame's inner edge, mm. */
+  readonly inward_mm: number | null;
+}
+
+/**
+ * Numbers as the choices of the sill leave them: a level sill has neither slope nor board, a slope in the framing no
+ * board and the height where the frame's inner edge stands; what was measured turns the sill's surface in every case.
+ */
+export function withSill(
+  numbers: ParameterValues,
+  { sillDrain, buck }: Choices,
+  { fall_deg, inward_mm }: SillAsFound,
+): ParameterValues {
+  const fall = fall_deg ?? 0;
+  switch (sillDrain) {
+    case 'back-dam':
+      return { ...numbers, slope: fall, boardFront: 0 };
+    case 'framed-slope': {
+      const slope = fall_deg ?? numbers.slope;
+      const boardFront = buck === 'none' ? -(inward_mm ?? 0) * Math.tan(radians(slope)) : 0;
+      return { ...numbers, slope, boardFront: boardFront === 0 ? 0 : boardFront };
+    }
+    case 'slope':
+    case 'slope-and-dam':
+      return { ...numbers, slope: numbers.slope + fall };
+  }
 }

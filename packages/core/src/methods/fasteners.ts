@@ -60,16 +60,25 @@ export interface FasteningInput {
   readonly shims: readonly Shim[];
 }
 
+/** Inside brackets hold a gasketed fin: nothing goes through it. */
+export const isBracketHeld = ({ mount, setFrom }: Choices): boolean =>
+  mount === 'gasketed-fin' && setFrom === 'inside-brackets';
+
 export function fastening(input: FasteningInput): Fastening {
-  const finned = input.unit.finWidth > 0;
+  const finned = input.unit.finWidth > 0 && !isBracketHeld(input.choices);
   const sides = finned ? finSides(input) : jambSides(input);
   const screw = finned ? finScrew(input) : frameScrew(input);
-  const { bottomFin } = input.choices;
+  const { bottomFin, jambHoles } = input.choices;
   return {
     sides,
     screw,
     count: sides.reduce((sum, side) => sum + side.at_mm.length, 0),
-    open: finned && bottomFin !== 'every-hole' ? [{ side: 'sill', holes: 'every-second' }] : [],
+    open: !finned
+      ? []
+      : [
+          ...(bottomFin === 'every-hole' ? [] : (['sill'] as const)),
+          ...(jambHoles === 'every-second-hole' ? (['left', 'right', 'head'] as const) : []),
+        ].map((side) => ({ side, holes: 'every-second' as const })),
   };
 }
 
@@ -84,13 +93,26 @@ export const gapsOf = ({
   sill: unit.bottom,
 });
 
+/** How far apart, by which holes are used: of a fin whose holes are not known they lie where fasteners usually do. */
+const HOLES: Readonly<
+  Record<Choices['bottomFin' | 'jambHoles'], (o: { spacing: number; pitch: number | undefined }) => number>
+> = {
+  pitch: ({ spacing }) => spacing,
+  'every-hole': ({ spacing, pitch }) => pitch ?? spacing,
+  'every-second-hole': ({ spacing, pitch }) => 2 * (pitch ?? spacing),
+  spacers: ({ spacing, pitch }) => 2 * (pitch ?? spacing),
+};
+
 /** Every side of the fin; the bottom one in every second place where the drain is kept open. */
 function finSides({ choices, numbers, opening, unit }: FasteningInput): FastenedSide[] {
   const { fastenerFromCorner: edge, fastenerSpacing: spacing } = numbers;
   const gap = gapsOf({ opening, unit });
   return (['left', 'right', 'head', 'sill'] as const).map((side): FastenedSide => {
     const length = side === 'left' || side === 'right' ? unit.height : unit.width;
-    const apart = side === 'sill' && choices.bottomFin !== 'every-hole' ? 2 * spacing : spacing;
+    const apart = HOLES[side === 'sill' ? choices.bottomFin : choices.jambHoles]({
+      spacing,
+      pitch: unit.holePitch,
+    });
     return {
       side,
       at_mm: positionsAlong({ length, edge, spacing: apart }),
@@ -150,7 +172,8 @@ export function finScrew({ numbers, opening, choices }: FasteningInput): Screw {
 
 /** Through the frame, the gap and the buck's leg; or through a clip straight into the reveal. */
 function frameScrew({ choices, numbers, opening, unit }: FasteningInput): Screw {
-  if (choices.mount === 'clips') return screwOf([{ what: 'clip', mm: CLIP_mm }], numbers, 0);
+  if (choices.mount === 'clips' || isBracketHeld(choices))
+    return screwOf([{ what: 'clip', mm: CLIP_mm }], numbers, 0);
   const gap = Math.max(unit.left, opening.width - unit.left - unit.width);
   const { buck } = opening;
   return screwOf(

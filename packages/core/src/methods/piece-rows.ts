@@ -3,13 +3,17 @@ import type { PieceRole } from '../vocabulary/roles.ts';
 import type { Side } from '../vocabulary/sides.ts';
 import {
   BUCKED,
+  CAPPED,
   BUCK_FLASHED,
   FINLESS,
   FINNED,
   FLAPPED,
   HEAD_TAPED,
+  NOT_MASONRY,
   NOT_POCKET,
+  SEAM_TAPED,
   SLOPED,
+  TWO_TAPED,
   UNIT_FIRST,
   WRAP_FIRST,
   type Condition,
@@ -26,10 +30,16 @@ type Row = readonly [
 
 const MECHANICAL = { ...WRAP_FIRST, waterLayer: ['mechanical-wrap'] } as const;
 const ADHERED = { ...WRAP_FIRST, waterLayer: ['self-adhered'] } as const;
+/** Fins that fasteners go through. */
+const PIERCED = { mount: ['integral-fin', 'separate-fin'] } as const;
 const JAMBS_TAPED = { jambs: ['flashing'] } as const;
 const JAMBS_FLUID = { jambs: ['fluid'] } as const;
 /** A buck between the boards of a taped face: their seam is bridged, by the fin's tapes where there are any. */
 const SEAMED = { ...BUCKED, waterLayer: ['foam-face'], facts: ['has-exterior-board'] } as const;
+const CAP_TAPED = {
+  waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
+  head: ['cap', 'two-tapes-and-cap'],
+} as const;
 const NO_BLOCKS = { gapFill: ['foam', 'wool', 'loose-fibre'] } as const;
 const JAMB_SHIMMED = { shims: ['removed', 'plastic-at-sill', 'at-hinges'] } as const;
 
@@ -65,16 +75,26 @@ export const pieceRows: readonly PieceRow[] = [
   once(['wall-face', 'wall-face', { waterLayer: ['fluid'] }, { sheet: 'fluid' }]),
   once(['wall-face', 'wall-face', { waterLayer: ['foam-face'] }, { sheet: 'foam-face' }]),
   once(['wall-face', 'wall-face', { waterLayer: ['masonry'] }, { sheet: 'masonry-face' }]),
-  once(['tray', 'cavity-tray', { waterLayer: ['masonry'], head: ['cap'], facts: ['has-outer-leaf'] }]),
+  once(['tray', 'cavity-tray', { waterLayer: ['masonry'], facts: ['has-outer-leaf'] }]),
+  once(['weep', 'weep-holes', { waterLayer: ['masonry'], facts: ['has-outer-leaf'] }]),
   once(['apron', 'apron', UNIT_FIRST]),
   // The buck.
   once(['buck-beads', 'buck-beads', BUCKED]),
   ...each(ALL)(['buck', 'buck-side', BUCKED]),
   ...each(ALL)(['buck-flashing', 'buck-flashing', BUCK_FLASHED]),
   // The sill.
-  once(['board', 'bevelled-board', { ...SLOPED, ...NOT_POCKET, buck: ['none'] }]),
+  once(['board', 'bevelled-board', { ...SLOPED, ...NOT_POCKET, ...NOT_MASONRY, buck: ['none'] }]),
+  // No sawn timber through a cavity.
+  once(['damp-course', 'damp-course', { ...NOT_POCKET, waterLayer: ['masonry'], buck: ['none'] }]),
+  once([
+    'masonry-sill',
+    'masonry-sill',
+    { ...SLOPED, ...NOT_POCKET, waterLayer: ['masonry'], buck: ['none'] },
+  ]),
   ...each(JAMBS)(['corner-patch', 'corner-patch', { pan: ['tape-and-patches'] }]),
-  once(['pan', 'stretch-pan', { pan: ['stretched'] }]),
+  once(['pan', 'stretch-pan', { pan: ['stretched', 'membrane-under-metal'] }]),
+  once(['pan-metal', 'rigid-pan', { pan: ['membrane-under-metal'] }]),
+  once(['unit-pan', 'unit-pan', { pan: ['of-unit'] }]),
   once(['pan', 'tape-pan', { pan: ['tape-and-patches'] }]),
   once(['pan', 'rigid-pan', { pan: ['rigid'] }]),
   once(['pan', 'fluid-pan', { pan: ['fluid'] }]),
@@ -93,10 +113,16 @@ export const pieceRows: readonly PieceRow[] = [
   once(['fin', 'fin', FINNED]),
   once(['clips', 'clips', { mount: ['clips', 'gasketed-fin'], setFrom: ['inside-brackets'] }]),
   once(['clips', 'clips', { mount: ['clips'], setFrom: ['outside', 'inside'] }]),
-  once(['spacers', 'fin-spacers', { ...FINNED, bottomFin: ['spacers'] }]),
-  once(['bead', 'bead-drained', { mount: ['integral-fin', 'separate-fin'], bedding: ['drained'] }]),
-  once(['bead', 'bead-interrupted', { mount: ['integral-fin', 'separate-fin'], bedding: ['interrupted'] }]),
-  once(['bead', 'bead-closed', { mount: ['integral-fin', 'separate-fin'], bedding: ['barrier'] }]),
+  once(['spacers', 'fin-spacers', { ...PIERCED, bottomFin: ['spacers'] }]),
+  once([
+    'spacers',
+    'fin-spacers',
+    { mount: ['gasketed-fin'], setFrom: ['outside', 'inside'], bottomFin: ['spacers'] },
+  ]),
+  once(['bedding-tape', 'bead-drained', { ...PIERCED, bedding: ['tape'] }, { also: ['bedding-tape'] }]),
+  once(['bead', 'bead-drained', { ...PIERCED, bedding: ['drained'] }]),
+  once(['bead', 'bead-interrupted', { ...PIERCED, bedding: ['interrupted'] }]),
+  once(['bead', 'bead-closed', { ...PIERCED, bedding: ['barrier'] }]),
   once(['bead', 'stop-bead', { mount: ['pocket'] }]),
   once(['outer-seal', 'outer-seal', { ...FINLESS, outerJoint: ['precompressed'] }, { solid: 'band' }]),
   once(['outer-rod', 'outer-rod', { ...FINLESS, outerJoint: ['sealant-rod'] }]),
@@ -117,13 +143,22 @@ export const pieceRows: readonly PieceRow[] = [
   once(['skirt', 'wind-skirt', { ...FINNED, windSkirt: ['strip'] }]),
   ...each(JAMBS)(['jamb-tape', 'jamb-tape', FINNED]),
   once(['head-tape', 'head-tape', HEAD_TAPED]),
-  once(['head-tape-2', 'head-tape-2', { ...FINNED, head: ['two-tapes'] }]),
-  once(['seam-tape', 'seam-tape', { ...FINNED, head: ['seam-tape'] }]),
-  once(['drip-cap', 'drip-cap', { ...NOT_POCKET, head: ['flap-and-cap', 'cap'], not: ['has-outer-leaf'] }]),
+  once(['head-tape-2', 'head-tape-2', { ...FINNED, ...TWO_TAPED }]),
+  once(['seam-tape', 'seam-tape', { ...FINNED, ...SEAM_TAPED }]),
+  once([
+    'head-seam',
+    'head-tape-2',
+    { ...FINNED, waterLayer: ['integral-sheathing'], headSeam: ['left-up', 'lifted'] },
+  ]),
+  once(['head-layer', 'head-layer', { ...FINNED, head: ['tucked-under-layer'] }]),
+  once(['drip-cap', 'drip-cap', { ...NOT_POCKET, ...CAPPED, not: ['has-outer-leaf'] }]),
+  // Where no flap and no strip of the face comes down over its leg.
+  once(['cap-tape', 'cap-tape', { ...NOT_POCKET, ...CAP_TAPED, not: ['has-outer-leaf'] }]),
   ...each(JAMBS)(['slit-tape', 'slit-tape', FLAPPED]),
   once(['course-lower', 'lower-course', UNIT_FIRST]),
   once(['course-upper', 'upper-course', UNIT_FIRST]),
   ...each(HEAD_AND_JAMBS)(['wrap-tape', 'wrap-tape', UNIT_FIRST]),
+  ...each(JAMBS)(['course-seam', 'course-seam', UNIT_FIRST]),
   // Inside.
   once(['foam', 'gap-fill', { gapFill: ['foam'] }, { solid: 'foam' }]),
   once(['wool', 'gap-fill', { gapFill: ['wool', 'blocks'] }, { solid: 'wool' }]),
@@ -142,4 +177,5 @@ export const pieceRows: readonly PieceRow[] = [
   ...each(ALL)(['seal', 'inner-seal', { innerSeal: ['sheet-acoustic'] }, { sheet: 'air-sheet' }]),
   once(['guard', 'guard-strip', { guard: ['strip'] }]),
   once(['trim', 'trim-frame', { trim: ['frame-with-cap'], not: ['has-outer-leaf'] }]),
+  once(['trim-cap', 'trim-cap', { trim: ['frame-with-cap'], not: ['has-outer-leaf'] }]),
 ];

@@ -48,6 +48,7 @@ export const ruleIds = [
   'old-wall-without-pocket',
   'old-frame-unseen',
   'fin-fixes-the-depth',
+  'head-tucked-in',
 ] as const;
 export type RuleId = (typeof ruleIds)[number];
 
@@ -72,8 +73,16 @@ const makers = (when: Condition, ...fixes: Partial<Choices>[]): Rule => ({
   source: 'the maker’s instructions, as entered for the unit',
 });
 
-const ANY_PAN = ['stretched', 'tape-and-patches', 'rigid', 'fluid', 'buck'] as const;
-const OPEN_SILL = ['drained', 'interrupted'] as const;
+const ANY_PAN = [
+  'stretched',
+  'tape-and-patches',
+  'rigid',
+  'membrane-under-metal',
+  'fluid',
+  'buck',
+  'of-unit',
+] as const;
+const OPEN_SILL = ['drained', 'interrupted', 'tape'] as const;
 const WRAPS = ['mechanical-wrap', 'self-adhered'] as const;
 const NO_WRAP = ['integral-sheathing', 'fluid', 'foam-face', 'masonry', 'existing'] as const;
 
@@ -100,7 +109,7 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
   'every-hole-over-open-sill': rule(
     'water',
     'watch',
-    { ...FINNED, bedding: ['drained'], bottomFin: ['every-hole'] },
+    { ...FINNED, bedding: ['drained', 'tape'], bottomFin: ['every-hole'] },
     { bottomFin: 'spacers' },
     { bedding: 'interrupted' },
   ),
@@ -139,7 +148,12 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
   'head-on-adhesive': rule(
     'water',
     'watch',
-    { ...FINNED, waterLayer: WRAPS, sequence: ['wrap-first'], head: ['two-tapes', 'cap', 'seam-tape'] },
+    {
+      ...FINNED,
+      waterLayer: WRAPS,
+      sequence: ['wrap-first'],
+      head: ['two-tapes', 'two-tapes-and-cap', 'two-tapes-and-seam', 'cap', 'seam-tape'],
+    },
     { head: 'flap' },
   ),
   'flap-taped-over-drained-wall': rule(
@@ -278,6 +292,13 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
     'note',
     { ...FINNED, position: ['mid', 'inboard'] },
     { position: 'outboard' },
+  ),
+  'head-tucked-in': rule(
+    'water',
+    'watch',
+    { ...FINNED, waterLayer: WRAPS, wrapEdge: ['turned-in'], head: ['tucked'] },
+    { head: 'tucked-under-layer' },
+    { head: 'flap' },
   ),
 };
 

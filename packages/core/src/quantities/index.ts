@@ -8,3 +8,4 @@ export * from './parse-length.ts';
 export * from './psychrometrics.ts';
 export * from './random.ts';
 export * from './size.ts';
+export * from './u-value.ts';

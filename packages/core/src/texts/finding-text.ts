@@ -4,6 +4,8 @@
 export interface Figures {
   readonly length: (mm: number) => string;
   readonly lengthUp: (mm: number) => string;
+  /** Of a value in W/(m² K). */
+  readonly u: (value: number) => string;
 }
 
 export interface FindingText {

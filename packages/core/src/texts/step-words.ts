@@ -1,5 +1,5 @@
 /** The words of steps and pieces. */
-import type { Unit } from '../documents/unit.ts';
+import type { SashKind } from '../documents/unit.ts';
 import { axisIds, type Choices } from '../vocabulary/axes.ts';
 import { pieceTexts, stepTexts, type StepText } from './language.ts';
 
@@ -7,7 +7,7 @@ import { pieceTexts, stepTexts, type StepText } from './language.ts';
 export function stepText(
   id: string,
   choices: Choices | null = null,
-  operation: Unit['operation'] | null = null,
+  operation: SashKind | null = null,
 ): StepText {
   const text = (stepTexts as Readonly<Record<string, StepText>>)[id];
   if (!text) return { short: id, title: id, how: '', why: '' };

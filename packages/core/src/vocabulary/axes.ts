@@ -18,18 +18,34 @@ export const axes = {
   setFrom: ['outside', 'inside', 'inside-brackets'],
   position: ['outboard', 'mid', 'inboard'],
   buck: ['none', 'lumber', 'foam-l', 'panel-frame'],
-  sillDrain: ['slope', 'back-dam', 'slope-and-dam'],
-  pan: ['stretched', 'tape-and-patches', 'rigid', 'fluid', 'buck', 'none'],
+  sillDrain: ['slope', 'back-dam', 'slope-and-dam', 'framed-slope'],
+  pan: ['stretched', 'tape-and-patches', 'rigid', 'membrane-under-metal', 'fluid', 'buck', 'of-unit', 'none'],
   jambs: ['bare', 'wrap-turned-in', 'flashing', 'fluid'],
-  bedding: ['drained', 'interrupted', 'barrier'],
+  bedding: ['drained', 'interrupted', 'barrier', 'tape'],
   beadOn: ['fin', 'wall'],
   bottomFin: ['every-hole', 'every-second-hole', 'spacers'],
+  jambHoles: ['pitch', 'every-hole', 'every-second-hole'],
+  firstFastener: ['upper-corner', 'lower-corner', 'hinge-side', 'middle', 'each-corner'],
+  fastenerKind: ['screws', 'nails', 'nailer'],
   tapeEdge: ['frame-edge', 'onto-frame', 'gasket'],
   outerJoint: ['fin-tapes', 'precompressed', 'sealant-rod', 'membrane'],
-  head: ['flap', 'flap-and-cap', 'two-tapes', 'seam-tape', 'cap'],
+  bandFirst: ['on-frame', 'in-joint'],
+  head: [
+    'flap',
+    'flap-and-cap',
+    'two-tapes',
+    'two-tapes-and-cap',
+    'two-tapes-and-seam',
+    'seam-tape',
+    'cap',
+    'tucked',
+    'tucked-under-layer',
+  ],
+  headSeam: ['none', 'left-up', 'lifted'],
   windSkirt: ['none', 'strip'],
   innerSeal: ['corner-tape', 'sealant-rod', 'foam-alone', 'membrane', 'precompressed', 'sheet-acoustic'],
   gapFill: ['foam', 'wool', 'loose-fibre', 'blocks'],
+  fillSides: ['all', 'head-and-jambs'],
   shims: ['removed', 'plastic-at-sill', 'at-hinges', 'none'],
   guard: ['none', 'strip'],
   trim: ['none', 'frame-with-cap'],
@@ -75,6 +91,8 @@ export const holdsFor = (condition: Condition, choices: Choices, facts: Readonly
 
 // Parts of conditions that many rows share.
 export const FINNED = { mount: ['integral-fin', 'separate-fin', 'gasketed-fin'] } as const;
+/** Inside brackets hold it: its fin is taped, and nothing goes through it. */
+export const BRACKET_HELD = { mount: ['gasketed-fin'], setFrom: ['inside-brackets'] } as const;
 export const FINLESS = { mount: ['clips', 'frame-screws'] } as const;
 export const NOT_POCKET = {
   mount: ['integral-fin', 'separate-fin', 'gasketed-fin', 'clips', 'frame-screws'],
@@ -88,9 +106,29 @@ export const BUCK_FLASHED = {
   ...BUCKED,
   waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
 } as const;
+/** Sloped by a board, or by what is formed in masonry. */
 export const SLOPED = { sillDrain: ['slope', 'slope-and-dam'] } as const;
+/** Sloped at all. */
+export const PITCHED = { sillDrain: ['slope', 'slope-and-dam', 'framed-slope'] } as const;
+export const NOT_MASONRY = {
+  waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid', 'foam-face', 'existing'],
+} as const;
+/** Heads with a cap of bent metal. */
+export const CAPPED = { head: ['flap-and-cap', 'cap', 'two-tapes-and-cap'] } as const;
+export const TWO_TAPED = { head: ['two-tapes', 'two-tapes-and-cap', 'two-tapes-and-seam'] } as const;
+export const SEAM_TAPED = { head: ['seam-tape', 'two-tapes-and-seam'] } as const;
 export const FLAPPED = { ...WRAP_FIRST, head: ['flap', 'flap-and-cap'] } as const;
 export const HEAD_TAPED = {
   ...FINNED,
-  head: ['flap', 'flap-and-cap', 'two-tapes', 'cap', 'seam-tape'],
+  head: [
+    'flap',
+    'flap-and-cap',
+    'two-tapes',
+    'two-tapes-and-cap',
+    'two-tapes-and-seam',
+    'cap',
+    'seam-tape',
+    'tucked',
+    'tucked-under-layer',
+  ],
 } as const;

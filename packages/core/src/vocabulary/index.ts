@@ -8,6 +8,7 @@ export * from './materials.ts';
 export * from './parameters.ts';
 export * from './piece-edges.ts';
 export * from './presets.ts';
+export * from './ratings.ts';
 export * from './prices.ts';
 export * from './sealants.ts';
 export * from './sides.ts';

@@ -109,6 +109,7 @@ export const bulkMaterials = {
   masonry: layer(0.5, 10),
   brick: layer(0.77, 16),
   block: layer(0.5, 10),
+  concrete: layer(2.1, 100),
   render: layer(0.9, 15),
   plaster: layer(0.57, 10),
   drywall: layer(0.25, 10),

@@ -7,7 +7,11 @@ import {
   FLAPPED,
   HEAD_TAPED,
   NOT_POCKET,
+  CAPPED,
+  PITCHED,
+  SEAM_TAPED,
   SLOPED,
+  TWO_TAPED,
   UNIT_FIRST,
   type Condition,
 } from './axes.ts';
@@ -35,7 +39,9 @@ const row = (
   kind: Parameter['kind'] = 'length',
 ): Parameter => ({ group, kind, initial, least, most, when, source: 'common practice, no source' });
 
-const PANNED = { pan: ['stretched', 'tape-and-patches', 'rigid', 'fluid'] } as const;
+const PANNED = {
+  pan: ['stretched', 'tape-and-patches', 'rigid', 'membrane-under-metal', 'fluid', 'of-unit'],
+} as const;
 const JAMBS_FLASHED = { jambs: ['flashing', 'fluid'] } as const;
 const SEALED_BY_STRIP = { innerSeal: ['corner-tape', 'membrane', 'sheet-acoustic'] } as const;
 
@@ -59,13 +65,14 @@ const rows = {
   buckFace: row('buck', 64, 30, 200, BUCKED),
   buckShort: row('buck', 2, 0, 6, { buck: ['lumber', 'foam-l'] }),
   buckBead: row('buck', 9.5, 5, 14, BUCKED),
-  slope: row('sill', 5, 0, 15, SLOPED, 'angle'),
+  slope: row('sill', 5, 0, 15, PITCHED, 'angle'),
   boardFront: row('sill', 3, 1, 30, SLOPED),
   damHeight: row('sill', 20, 5, 60, { sillDrain: ['back-dam', 'slope-and-dam'] }),
-  panInset: row('sill', 12, 0, 60, PANNED),
+  /** From the room side of the framing out to the pan's inner edge. */
+  panInset: row('sill', 12, 0, 300, PANNED),
   panLap: row('sill', 50, 10, 200, PANNED),
   panUpturn: row('sill', 150, 30, 300, PANNED),
-  panRearLeg: row('sill', 25, 5, 80, { pan: ['rigid'] }),
+  panRearLeg: row('sill', 25, 5, 80, { pan: ['rigid', 'membrane-under-metal', 'of-unit'] }),
   patchSize: row('sill', 100, 60, 200, { pan: ['tape-and-patches'] }),
   film: row('sill', 0.35, 0.1, 2, { pan: ['fluid'] }),
   spacer: row('sill', 1.5, 0.5, 6, { ...FINNED, bottomFin: ['spacers'] }),
@@ -90,14 +97,19 @@ const rows = {
   headPast: row('head', 25, 10, 80, JAMBS_FLASHED),
   headTapeWidth: row('head', 100, 50, 300, HEAD_TAPED),
   headTapePast: row('head', 25, 5, 100, NOT_POCKET),
-  headTape2Width: row('head', 150, 75, 300, { ...FINNED, head: ['two-tapes', 'seam-tape'] }),
+  headTape2Width: row('head', 150, 75, 300, {
+    ...FINNED,
+    head: [...TWO_TAPED.head, ...SEAM_TAPED.head],
+  }),
+  headLayerHeight: row('head', 400, 150, 1200, { ...FINNED, head: ['tucked-under-layer'] }),
+  capTapeWidth: row('head', 100, 50, 200, { head: ['cap'] }),
   flapSlit: row('head', 200, 80, 400, FLAPPED),
   flapTrim: row('head', 25, 5, 50, FLAPPED),
   slitTapeWidth: row('head', 100, 50, 150, FLAPPED),
-  capLeg: row('head', 60, 20, 150, { head: ['flap-and-cap', 'cap'] }),
-  capOut: row('head', 15, 5, 80, { head: ['flap-and-cap', 'cap'] }),
-  capDrop: row('head', 20, 5, 60, { head: ['flap-and-cap', 'cap'] }),
-  sealWidth: row('inside', 60, 40, 150, SEALED_BY_STRIP),
+  capLeg: row('head', 60, 20, 150, CAPPED),
+  capOut: row('head', 15, 5, 80, CAPPED),
+  capDrop: row('head', 20, 5, 60, CAPPED),
+  sealWidth: row('inside', 60, 40, 300, SEALED_BY_STRIP),
   sealOnFrame: row('inside', 10, 5, 30, SEALED_BY_STRIP),
   sealLap: row('inside', 25, 10, 60, SEALED_BY_STRIP),
   innerSealDepth: row('inside', 8, 4, 20, { innerSeal: ['sealant-rod', 'precompressed'] }),
@@ -105,6 +117,8 @@ const rows = {
   trimWidth: row('trim', 90, 40, 250, { trim: ['frame-with-cap'] }),
   trimThickness: row('trim', 25, 10, 50, { trim: ['frame-with-cap'] }),
   trimGap: row('trim', 6, 3, 20, { trim: ['frame-with-cap'] }),
+  /** Over a head flashing, on spacers, left open. */
+  trimHeadGap: row('trim', 10, 5, 25, { trim: ['frame-with-cap'], ...CAPPED }),
 } as const satisfies Record<string, Parameter>;
 
 export type ParameterId = keyof typeof rows;

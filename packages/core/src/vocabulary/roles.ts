@@ -12,6 +12,9 @@ export const pieceRoles = [
   /** Tucked under what comes below it, before the wall has its layer. */
   'apron',
   'cavity-tray',
+  'weep',
+  /** Under a sill of masonry. */
+  'damp-course',
   // The buck.
   'buck',
   'buck-bed',
@@ -37,6 +40,8 @@ export const pieceRoles = [
   // What joins frame and wall.
   /** Sealant between the frame, or its fin, and the wall. */
   'frame-bead',
+  /** Sticky from the roll instead of a bead. */
+  'bedding-tape',
   /** On the old stops. */
   'stop-bead',
   'outer-seal',
@@ -55,6 +60,11 @@ export const pieceRoles = [
   'wrap-tape',
   'wind-skirt',
   'drip-cap',
+  /** Over the leg of a cap that no flap comes down over. */
+  'cap-tape',
+  /** A layer of its own that comes down over the head. */
+  'head-layer',
+  'course-seam',
   // The room's side.
   'fill',
   /** Closes the joint to the room. */
@@ -67,6 +77,7 @@ export const pieceRoles = [
   'reveal-bead',
   'guard',
   'trim',
+  'trim-cap',
   'exterior-board',
 ] as const;
 export type PieceRole = (typeof pieceRoles)[number];

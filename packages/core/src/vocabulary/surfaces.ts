@@ -10,9 +10,10 @@ export const openingSurfaceIds = [
   'sill-rear',
 ] as const;
 
-/** Further ones: the plane behind a buck or a cavity, the buck's outer sides, the frame's sides, a drip cap. */
+/** Further ones: what a sill of masonry is laid on, the plane behind a buck or a cavity, the buck's outer sides, the frame's sides, a drip cap. */
 export const surfaceIds = [
   ...openingSurfaceIds,
+  'sill-bed',
   'inner-plane',
   'tray-shelf',
   'buck-left',

@@ -21,8 +21,12 @@ export const layerMaterials = [
   'drywall',
   'brick',
   'block',
+  'concrete',
   'render',
   'plaster',
 ] as const;
+
+/** What is built of stone: nothing is framed in it. */
+export const isMasonry = (material: string): boolean => ['brick', 'block', 'concrete'].includes(material);
 
 export type LayerMaterial = (typeof layerMaterials)[number];

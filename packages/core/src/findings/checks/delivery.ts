@@ -2,7 +2,9 @@
 import { ALTITUDE_WATCH_Pa, altitudeDifference } from '../../unit/altitude.ts';
 import { LEVEL } from '../../survey/tolerances.ts';
 import { madeOf, piecesFor } from '../../build/by-role.ts';
+import type { Rating } from '../../vocabulary/ratings.ts';
 import { defineCheck } from '../check.ts';
+import type { Draft } from '../draft.ts';
 
 const PRACTICE = 'common practice, no source';
 
@@ -30,32 +32,83 @@ export const altitude = defineCheck({
   },
 });
 
+type Rated = 'uFactor' | 'shgc';
+const RATED: readonly Rated[] = ['uFactor', 'shgc'];
+
+/** What is said of the unit, by whom and how it was found, and what its façade asks. */
+function labelled({ opening, unit, job: { job } }: Draft) {
+  const facade = job.facades?.find((f) => f.name === opening.facade);
+  const { label: read = {} } = opening;
+  const asks: Readonly<Record<Rated, boolean>> = {
+    uFactor: facade?.uMost !== undefined,
+    shgc: facade?.shgcMost !== undefined || facade?.shgcLeast !== undefined,
+  };
+  /** What counts: what the label says, else what the unit was ordered as. */
+  const said = (what: Rated) =>
+    read[what] === undefined
+      ? { figure: unit?.[what], rating: unit?.rating }
+      : { figure: read[what], rating: read.rating ?? unit?.rating };
+  return { facade, read, asks, said };
+}
+
+const differ = (one: Rating | undefined, other: Rating | undefined): boolean =>
+  one !== undefined && other !== undefined && one !== other;
+
+export const labelMissing = defineCheck({
+  code: 'label-missing',
+  proof: 'record',
+  severity: 'not-checkable',
+  source: 'what the job asks for',
+  *run(draft) {
+    const { asks, said } = labelled(draft);
+    const what = RATED.filter((one) => asks[one] && said(one).figure === undefined);
+    if (draft.unit && what.length > 0) yield { facts: { what } };
+  },
+});
+
+export const labelProcedures = defineCheck({
+  code: 'label-procedures-differ',
+  proof: 'record',
+  severity: 'not-checkable',
+  source: 'the rating procedures themselves: sizes and temperatures differ',
+  *run(draft) {
+    const { facade, read, asks, said } = labelled(draft);
+    const asked = facade?.rating;
+    const toFacade = RATED.filter((one) => asks[one] && differ(said(one).rating, asked));
+    const [first] = toFacade;
+    const rated = first && said(first).rating;
+    if (rated && asked) yield { facts: { what: toFacade, read: rated, asked, from: 'facade' } };
+    const unit = draft.unit;
+    const both = RATED.filter((one) => read[one] !== undefined && unit?.[one] !== undefined);
+    if (both.length > 0 && read.rating && unit?.rating && read.rating !== unit.rating)
+      yield { facts: { what: both, read: read.rating, asked: unit.rating, from: 'unit' } };
+  },
+});
+
 export const label = defineCheck({
   code: 'label-differs',
   proof: 'record',
   severity: 'fails',
   source: 'what the job asks for',
-  *run({ opening, unit, job: { job } }) {
-    const facade = job.facades?.find((f) => f.name === opening.facade);
-    const said = {
-      uFactor: opening.label?.uFactor ?? unit?.uFactor,
-      shgc: opening.label?.shgc ?? unit?.shgc,
-    };
+  *run(draft) {
+    const { facade, read, said } = labelled(draft);
+    const { unit } = draft;
     const limits = [
       ['uFactor', 'most', facade?.uMost],
       ['shgc', 'most', facade?.shgcMost],
       ['shgc', 'least', facade?.shgcLeast],
     ] as const;
     for (const [what, side, asked] of limits) {
-      const read = said[what];
-      if (read === undefined || asked === undefined) continue;
-      if (side === 'most' ? read > asked : read < asked)
-        yield { facts: { what, read, asked, side, from: 'facade' } };
+      const { figure, rating } = said(what);
+      if (figure === undefined || asked === undefined || differ(rating, facade?.rating)) continue;
+      if (side === 'most' ? figure > asked : figure < asked)
+        yield { facts: { what, read: figure, asked, side, from: 'facade' } };
     }
-    for (const what of ['uFactor', 'shgc'] as const) {
-      const [read, asked] = [opening.label?.[what], unit?.[what]];
-      if (read !== undefined && asked !== undefined && Math.abs(read - asked) > READING_STEP)
-        yield { facts: { what, read, asked, side: 'most', from: 'unit' } };
+    for (const what of RATED) {
+      const [onLabel, ordered] = [read[what], unit?.[what]];
+      if (onLabel === undefined || ordered === undefined || differ(read.rating, unit?.rating)) continue;
+      if (Math.abs(onLabel - ordered) > READING_STEP)
+        yield { facts: { what, read: onLabel, asked: ordered, side: 'most', from: 'unit' } };
     }
   },
 });

@@ -29,10 +29,32 @@ export const slope = defineCheck({
   source: PRACTICE,
   *run({ build, numbers, choices }) {
     if (!build || choices?.sillDrain === 'back-dam' || numbers.slope >= LEAST_SLOPE_deg) return;
+    // What is lost to a sill that falls inward, or is level at the pan, is said in its own words.
+    if ((build.context.opening.sillFall_deg ?? 0) < 0 || Math.abs(numbers.slope) <= LEVEL_WITHIN_deg) return;
     yield {
       facts: { slope_deg: numbers.slope, limit_deg: LEAST_SLOPE_deg },
       fixes: [{ kind: 'design-changing', set: { slope: LEAST_SLOPE_deg } }],
     };
+  },
+});
+
+/** A pan within this of level is level: said by its own check. */
+const LEVEL_WITHIN_deg = 0.3;
+
+export const panReach = defineCheck({
+  code: 'pan-ends-under-frame',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    if (!build || !has(build, 'pan')) return;
+    const { opening, unit } = build.context;
+    const bare_mm = -unit.back - (opening.depth - numbers.panInset);
+    if (bare_mm > 0.5)
+      yield {
+        facts: { bare_mm },
+        fixes: [{ kind: 'safe', set: { panInset: Math.max(0, numbers.panInset - Math.ceil(bare_mm)) } }],
+      };
   },
 });
 

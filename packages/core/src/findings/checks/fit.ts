@@ -1,4 +1,5 @@
 /** Does the unit fit, and was enough measured to say so? */
+import type { Side } from '../../vocabulary/sides.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
@@ -39,6 +40,28 @@ export const fitTight = defineCheck({
   source: PRACTICE,
   *run({ fit }) {
     if (fit?.result.verdict === 'tight') yield { facts: { trim: fit.result.trim } };
+  },
+});
+
+/** What a method wants of an opening before anything is ordered: what it has, and what every side lacks. */
+export const openingSmall = defineCheck({
+  code: 'opening-small-for-method',
+  proof: 'fit',
+  severity: 'note',
+  source: PRACTICE,
+  *run({ fit, frame, build }) {
+    if (!fit || !frame || !build || fit.result.trim.length === 0) return;
+    const lacks = (side: Side) =>
+      Math.max(0, ...fit.result.trim.filter(({ gap }) => gap.side === side).map(({ by_mm }) => by_mm));
+    const width_mm = frame.cover.width + lacks('left') + lacks('right');
+    const height_mm = frame.cover.height + lacks('head') + lacks('sill');
+    yield {
+      facts: { width_mm, height_mm, seat_mm: fit.placement.bottom },
+      fixes:
+        build.context.choices.sillDrain === 'slope' && lacks('head') + lacks('sill') > 0
+          ? [{ kind: 'design-changing', set: {}, choose: { sillDrain: 'framed-slope' } }]
+          : [],
+    };
   },
 });
 

@@ -1,4 +1,5 @@
 /** Is the opening within tolerance, and do the readings agree with each other? */
+import { sillFall_deg } from '../../build/subject.ts';
 import { layeredDepth } from '../../methods/wall-depths.ts';
 import { LEVEL } from '../../survey/tolerances.ts';
 import { pointFromOutside } from '../../survey/readings.ts';
@@ -37,10 +38,13 @@ export const sillCrown = defineCheck({
   proof: 'fit',
   severity: 'watch',
   source: TOLERANCE,
-  *run({ readings: { sillLeft, sillMiddle, sillRight } }) {
+  *run({ readings: { sillLeft, sillMiddle, sillRight }, unit }) {
     if (sillLeft === undefined || sillMiddle === undefined || sillRight === undefined) return;
     const crown_mm = sillMiddle - (sillLeft + sillRight) / 2;
-    if (crown_mm > CROWN_LIMIT_mm) yield { facts: { crown_mm, limit_mm: CROWN_LIMIT_mm } };
+    if (crown_mm <= CROWN_LIMIT_mm) return;
+    const facts = { crown_mm, limit_mm: CROWN_LIMIT_mm };
+    // A sash that runs along the sill takes no crown.
+    yield unit?.operation === 'sliding' ? { facts, severity: 'fails', source: PRACTICE } : { facts };
   },
 });
 
@@ -116,22 +120,44 @@ export const faceFlat = defineCheck({
   },
 });
 
+/** A pan within this of level is level: common practice, no source. */
+const LEVEL_WITHIN_deg = 0.3;
+
+/** A level pan drains nowhere by itself: only a dam at its back keeps what stands in it out of the room. */
+export const sillLevelWithoutDam = defineCheck({
+  code: 'sill-level-without-dam',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers, choices }) {
+    if (!build || !choices || Math.abs(numbers.slope) > LEVEL_WITHIN_deg) return;
+    if (choices.sillDrain === 'back-dam' || choices.sillDrain === 'slope-and-dam' || choices.pan === 'none')
+      return;
+    yield {
+      facts: { slope_deg: numbers.slope, limit_deg: LEVEL_WITHIN_deg },
+      fixes: [{ kind: 'design-changing', set: {}, choose: { sillDrain: 'back-dam' } }],
+    };
+  },
+});
+
 /** The bevelled board follows the rough sill: what falls inward under it is lost from its slope. */
 export const sillFall = defineCheck({
   code: 'sill-falls-inward',
   proof: 'water',
   severity: 'watch',
   source: GEOMETRY,
-  *run({ readings: { sillFallLeft, sillFallRight, depth }, wall, numbers }) {
-    const falls = [sillFallLeft, sillFallRight].filter((v) => v !== undefined);
-    const over = depth ?? (wall ? layeredDepth(wall) : undefined);
-    if (falls.length === 0 || over === undefined) return;
-    const worst = Math.min(...falls);
-    const left_deg = numbers.slope + (Math.atan2(worst, over) * 180) / Math.PI;
-    if (worst < 0 && left_deg < LEAST_SLOPE_deg) {
-      const facts = { inward_mm: -worst, slope_deg: numbers.slope, left_deg, limit_deg: LEAST_SLOPE_deg };
-      yield { facts };
-    }
+  *run({ readings, wall, numbers, choices }) {
+    const fall_deg = sillFall_deg(readings, wall);
+    if (fall_deg === null || fall_deg >= 0 || choices?.sillDrain === 'back-dam') return;
+    // What is left of the slope: the numbers count the measured fall already.
+    const left_deg = numbers.slope;
+    if (left_deg >= LEAST_SLOPE_deg) return;
+    const inward_mm = -Math.min(
+      ...[readings.sillFallLeft, readings.sillFallRight].filter((v) => v !== undefined),
+    );
+    const slope_deg = choices?.sillDrain === 'framed-slope' ? 0 : numbers.slope - fall_deg;
+    const facts = { inward_mm, slope_deg, left_deg, limit_deg: LEAST_SLOPE_deg };
+    yield left_deg < -LEVEL_WITHIN_deg ? { facts, severity: 'fails' } : { facts };
   },
 });
 

@@ -181,7 +181,10 @@ function secondLine({ things, wets }: SingleBond, build: Build): Fix[] {
   const { choices } = build.context;
   const [thing = ''] = things;
   const is = (...roles: readonly PieceRole[]) => roles.some((role) => plays(build, thing, role));
-  if (wets === 'room') return choices.sillDrain === 'slope' ? [choose({ sillDrain: 'slope-and-dam' })] : [];
+  if (wets === 'room')
+    return choices.sillDrain === 'slope' || choices.sillDrain === 'framed-slope'
+      ? [choose({ sillDrain: 'slope-and-dam' })]
+      : [];
   if (is('slit-tape') && choices.waterLayer === 'mechanical-wrap')
     return [choose({ waterLayer: 'self-adhered' })];
   if (is('corner-patch')) return [choose({ pan: 'stretched' })];

@@ -1,6 +1,9 @@
 /** The bends of a drip cap and of a cavity tray, shared by their surfaces and their outlines. */
 import { radians, type Point3 } from '../../geometry/vector.ts';
 
+/** Past the frame on both sides, and a trim's own cap past the trim: common practice, no source. */
+export const CAP_PAST_mm = 12;
+
 /** A cap stands clear of the frame by this much and falls outward by five degrees: common practice, no source. */
 export const CAP_ABOVE_mm = 3;
 const FALL = radians(5);

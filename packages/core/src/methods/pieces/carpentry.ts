@@ -2,28 +2,65 @@
 import { foldSheet } from '../../geometry/sheet.ts';
 import { rectangle } from '../../geometry/polygon.ts';
 import { box, type Range, type Solid } from '../../geometry/solid.ts';
-import type { SolidMaterial } from '../../vocabulary/materials.ts';
+import { positionsAlong } from '../../fit/shims.ts';
+import { radians } from '../../geometry/vector.ts';
+import { CAPPED } from '../../vocabulary/axes.ts';
+import { sheetMaterials, type SolidMaterial } from '../../vocabulary/materials.ts';
 import type { Point3 } from '../../geometry/vector.ts';
 import type { Side } from '../../vocabulary/sides.ts';
-import { CAP_ABOVE_mm, capShelf, TRAY_ABOVE_mm, trayShelf } from './cap.ts';
+import { CAP_ABOVE_mm, CAP_PAST_mm, capShelf, TRAY_ABOVE_mm, trayShelf } from './cap.ts';
 import { edgesOfUnit, sillHeight, surfaceIn, type BuckGeometry, type PieceContext } from './context.ts';
 import { solidPiece, worked, type BeadPiece, type SheetPiece, type SolidPiece } from './piece.ts';
 
-/** Bevelled board on the rough sill, over the full depth of the reveal, thin edge to the weather. */
-export function bevelledBoard(id: string, { opening, numbers }: PieceContext): SolidPiece {
-  const { width, depth } = opening;
-  const thick = sillHeight(numbers, depth);
+/** A wedge on the rough sill over the full depth of the reveal, thin edge to the weather; it follows what it lies on. */
+function sillWedge(id: string, material: SolidMaterial, { opening, numbers }: PieceContext): SolidPiece {
+  const { width, depth, sillFall_deg = 0 } = opening;
+  const under = depth * Math.tan(radians(sillFall_deg));
+  const over = sillHeight(numbers, depth);
   const profile = [
     [0, 0],
     [0, numbers.boardFront],
-    [-depth, thick],
-    [-depth, 0],
+    [-depth, over],
+    [-depth, under],
   ] as const;
   return solidPiece(
     id,
-    [{ id, material: 'wood', u: [0, width], profile }],
-    [{ length_mm: width, width_mm: depth, thickness_mm: thick, count: 1 }],
+    [{ id, material, u: [0, width], profile }],
+    [{ length_mm: width, width_mm: depth, thickness_mm: over - under, count: 1 }],
   );
+}
+
+export const bevelledBoard = (id: string, context: PieceContext): SolidPiece =>
+  sillWedge(id, 'wood', context);
+
+/** A sill of mortar, stone or what is formed: the load goes to the inner leaf, and no timber bridges the cavity. */
+export function masonrySill(id: string, context: PieceContext): SolidPiece {
+  const { solids } = sillWedge(id, 'masonry', context);
+  return solidPiece(id, solids);
+}
+
+/** How far a damp course turns up at both ends: common practice, no source. */
+const COURSE_UP_mm = 75;
+
+/** Under a sill of masonry from the inner leaf to the face, its ends turned up. */
+export function dampCourse(id: string, context: PieceContext): SheetPiece {
+  const { width: W, depth } = context.opening;
+  const sheet = foldSheet({ id, material: 'membrane' }, { at: [0, 0], along: [1, 0] }, [
+    { id: 'bed', surface: surfaceIn(context, 'sill-bed'), flat: rectangle([0, W], [0, depth]) },
+    {
+      id: 'left-end',
+      surface: surfaceIn(context, 'left-reveal'),
+      flat: rectangle([-COURSE_UP_mm, 0], [0, depth]),
+      from: 'bed',
+    },
+    {
+      id: 'right-end',
+      surface: surfaceIn(context, 'right-reveal'),
+      flat: rectangle([W, W + COURSE_UP_mm], [0, depth]),
+      from: 'bed',
+    },
+  ]);
+  return worked(id, sheet);
 }
 
 const DAM_THICK_mm = 18;
@@ -84,12 +121,16 @@ export function buckSide(id: string, side: Side, context: PieceContext): SolidPi
   const solids: Record<Side, Solid[]> = {
     sill: [
       box(`${id}-front`, material, through, [-face, 0], before),
-      ...(leg > 0 ? [box(`${id}-leg`, material, [-leg + short, W + leg - short], [-leg, 0], inside)] : []),
+      ...(leg > 0
+        ? [box(`${id}-leg`, material, [-leg + short / 2, W + leg - short / 2], [-leg, 0], inside)]
+        : []),
       ...(low > 0 ? [slope] : []),
     ],
     head: [
       box(`${id}-front`, material, through, [H, H + face], before),
-      ...(leg > 0 ? [box(`${id}-leg`, material, [-leg + short, W + leg - short], [H, H + leg], inside)] : []),
+      ...(leg > 0
+        ? [box(`${id}-leg`, material, [-leg + short / 2, W + leg - short / 2], [H, H + leg], inside)]
+        : []),
     ],
     left: [
       box(`${id}-front`, material, [-face, 0], [0, H], before),
@@ -101,14 +142,20 @@ export function buckSide(id: string, side: Side, context: PieceContext): SolidPi
     ],
   };
   const upright = side === 'left' || side === 'right';
-  const length_mm = (upright ? H : W + 2 * face) - short;
-  const size = {
-    length_mm,
-    width_mm: leg > 0 ? opening.depth : buck.projection,
-    thickness_mm: Math.max(face, leg),
+  // The front runs on over the jambs' fronts, the leg fits between the studs: short of them by the allowance in all.
+  const front = {
+    length_mm: upright ? H : W + 2 * face,
+    width_mm: buck.projection,
+    thickness_mm: face,
     count: 1,
   };
-  return solidPiece(id, solids[side], [size]);
+  const inner = {
+    length_mm: (upright ? H : W + 2 * leg) - short,
+    width_mm: sheathing - framing,
+    thickness_mm: leg,
+    count: 1,
+  };
+  return solidPiece(id, solids[side], leg > 0 ? [front, inner] : [front]);
 }
 
 /** Three beads under each side of the buck, on the sheathing and round the edge of the opening. */
@@ -224,8 +271,6 @@ export function dripCap(id: string, context: PieceContext): SheetPiece {
   return worked(id, sheet);
 }
 
-const CAP_PAST_mm = 12;
-
 /** A tray in the cavity over the head: up the inner leaf, down and out through the outer one, past both sides. */
 export function cavityTray(id: string, context: PieceContext): SheetPiece {
   const { width: W, height: H, sheathing, buck } = context.opening;
@@ -247,9 +292,36 @@ export function cavityTray(id: string, context: PieceContext): SheetPiece {
 const TRAY_UP_mm = 150;
 const TRAY_PAST_mm = 150;
 
+/** Open joints through the outer leaf above a tray: so far apart, so wide, one course high; common practice, no source. */
+const WEEP_SPACING_mm = 450;
+const WEEP_WIDE_mm = 10;
+const WEEP_HIGH_mm = 65;
+
+/** Where what the tray catches leaves the outer leaf, two at least. */
+export function weepHoles(id: string, { opening }: PieceContext): SolidPiece {
+  const { width: W, height: H, layers } = opening;
+  const leaf = layers.find(({ role }) => role === 'cladding');
+  const w: Range = leaf ? [leaf.w[0], leaf.w[1]] : [-1, 0];
+  const places = positionsAlong({ length: W, edge: WEEP_SPACING_mm / 3, spacing: WEEP_SPACING_mm });
+  const half = WEEP_WIDE_mm / 2;
+  return solidPiece(
+    id,
+    places.map((u, i) =>
+      // Of the leaf's own stuff as far as heat goes: an open joint is a small part of it.
+      box(
+        `${id}-${i + 1}`,
+        'masonry',
+        [u - half, u + half],
+        [H + TRAY_ABOVE_mm / 2, H + TRAY_ABOVE_mm / 2 + WEEP_HIGH_mm],
+        w,
+      ),
+    ),
+  );
+}
+
 const GUARD_THICK_mm = 6;
 
-/** A thin strip over the edge of the inner seal at both jambs and the head, along which the board cutter runs. */
+/** A thin strip on the framing round the opening, over the edge of the inner seal: the board cutter runs along it. */
 export function guardStrip(id: string, context: PieceContext): SolidPiece {
   const { opening, numbers } = context;
   const { width: W, height: H, framing } = opening;
@@ -268,18 +340,22 @@ export function guardStrip(id: string, context: PieceContext): SolidPiece {
       box(`${id}-left`, 'wood-board', [-g, 0], [low, H], w),
       box(`${id}-right`, 'wood-board', [W, W + g], [low, H], w),
       box(`${id}-head`, 'wood-board', [-g, W + g], [H, H + g], w),
+      box(`${id}-sill`, 'wood-board', [-g, W + g], [low - g, low], w),
     ],
-    [strip(H - low, 2), strip(W + 2 * g, 1)],
+    [strip(H - low, 2), strip(W + 2 * g, 2)],
   );
 }
+
+/** Trim stands off the wall so that it dries: common practice, no source. */
+const TRIM_OFF_WALL_mm = 4;
 
 /** A picture frame joined on the bench, oversize round the unit, clear of the head flashing; its cap on top. */
 export function trimFrame(id: string, context: PieceContext): SolidPiece {
   const { numbers } = context;
-  const { left, right, bottom, top } = edgesOfUnit(context, id);
+  const { left, right, bottom } = edgesOfUnit(context, id);
   const { trimWidth: t, trimThickness, trimGap: g } = numbers;
-  const w: Range = [4, 4 + trimThickness];
-  const [l, r, b, h] = [left - g, right + g, bottom - g, top + g];
+  const w: Range = [TRIM_OFF_WALL_mm, TRIM_OFF_WALL_mm + trimThickness];
+  const [l, r, b, h] = [left - g, right + g, bottom - g, trimHeadFrom(context, id)];
   const size = (length_mm: number, count: number) => ({
     length_mm,
     width_mm: t,
@@ -293,15 +369,47 @@ export function trimFrame(id: string, context: PieceContext): SolidPiece {
       box(`${id}-right`, 'wood', [r, r + t], [b, h], w),
       box(`${id}-sill`, 'wood', [l - t, r + t], [b - t, b], w),
       box(`${id}-head`, 'wood', [l - t, r + t], [h, h + t], w),
-      // Its own cap, past both ends, that throws water clear of the trim.
-      box(
-        `${id}-cap`,
-        'metal',
-        [l - t - CAP_PAST_mm, r + t + CAP_PAST_mm],
-        [h + t, h + t + 2],
-        [0, w[1] + CAP_PAST_mm],
-      ),
     ],
     [size(r - l + 2 * t, 2), size(h - b, 2)],
+  );
+}
+
+/** Lower edge of the trim's head piece: clear of the frame, and on spacers above a head flashing. */
+function trimHeadFrom(context: PieceContext, id: string): number {
+  const { numbers, choices } = context;
+  const { top } = edgesOfUnit(context, id);
+  const capped = (CAPPED.head as readonly string[]).includes(choices.head);
+  return capped ? top + Math.max(numbers.trimGap, CAP_ABOVE_mm + numbers.trimHeadGap) : top + numbers.trimGap;
+}
+
+/** Up the wall, and down before the trim: common practice, no source. */
+const TRIM_CAP_LEG_mm = 40;
+const TRIM_CAP_DROP_mm = 12;
+
+/** The trim's own cap, past both ends: they are notched and bent down over the ends of the trim. */
+export function trimCap(id: string, context: PieceContext): SolidPiece {
+  const { numbers } = context;
+  const { left, right } = edgesOfUnit(context, id);
+  const { trimWidth: t, trimThickness, trimGap: g } = numbers;
+  const over = trimHeadFrom(context, id) + t;
+  const u: Range = [left - g - t - CAP_PAST_mm, right + g + t + CAP_PAST_mm];
+  const out = TRIM_OFF_WALL_mm + trimThickness + CAP_PAST_mm;
+  const thick = sheetMaterials['sheet-metal'].thickness_mm;
+  return solidPiece(
+    id,
+    [
+      box(`${id}-leg`, 'metal', u, [over, over + TRIM_CAP_LEG_mm], [0, thick]),
+      box(`${id}-shelf`, 'metal', u, [over, over + 2], [0, out]),
+      box(`${id}-drop`, 'metal', u, [over - TRIM_CAP_DROP_mm, over], [out - thick, out]),
+    ],
+    [
+      {
+        // The bent ends come off the same strip.
+        length_mm: u[1] - u[0] + 2 * TRIM_CAP_DROP_mm,
+        width_mm: TRIM_CAP_LEG_mm + out + TRIM_CAP_DROP_mm,
+        thickness_mm: thick,
+        count: 1,
+      },
+    ],
   );
 }

@@ -41,6 +41,8 @@ export interface OpeningGeometry {
   readonly depth: number;
   readonly layers: readonly WallLayer[];
   readonly buck: BuckGeometry | null;
+  /** How much of the sill's slope is the fall of what is there, as measured, degrees outward. */
+  readonly sillFall_deg?: number;
   readonly surfaces: Surfaces;
 }
 
@@ -56,6 +58,8 @@ export interface UnitGeometry {
   /** 0 for a frame without fins. */
   readonly finWidth: number;
   readonly holeFromFrame: number;
+  /** From hole to hole along the fin, where it is known. */
+  readonly holePitch?: number;
   /** Frame outside and inside, as w. */
   readonly front: number;
   readonly back: number;

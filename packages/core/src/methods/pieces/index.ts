@@ -11,10 +11,14 @@ import {
   buckFlashing,
   buckSide,
   cavityTray,
+  dampCourse,
   dripCap,
   exteriorBoard,
   guardStrip,
+  masonrySill,
+  trimCap,
   trimFrame,
+  weepHoles,
 } from './carpentry.ts';
 import type { PieceContext } from './context.ts';
 import {
@@ -38,8 +42,11 @@ import {
   tapePan,
 } from './reveal.ts';
 import {
+  capTape,
+  courseSeam,
   faceTape,
   frameMembrane,
+  headLayer,
   headTape,
   innerSeal,
   jambTape,
@@ -96,6 +103,9 @@ const makers = {
   'lower-course': onOpening(({ id }, context) => lowerCourse(id, context)),
   'upper-course': onUnit(({ id }, context) => upperCourse(id, context)),
   'cavity-tray': onOpening(({ id }, context) => cavityTray(id, context)),
+  'weep-holes': onOpening(({ id }, context) => weepHoles(id, context)),
+  'masonry-sill': onOpening(({ id }, context) => masonrySill(id, context)),
+  'damp-course': onOpening(({ id }, context) => dampCourse(id, context)),
   'buck-side': onOpening((row, context) => buckSide(row.id, anySide(row), context)),
   'buck-beads': onOpening(({ id }, context) => buckBeads(id, context)),
   'buck-flashing': onOpening((row, context) => buckFlashing(row.id, anySide(row), context)),
@@ -104,6 +114,7 @@ const makers = {
   'stretch-pan': onOpening(({ id }, context) => stretchPan(id, context)),
   'tape-pan': onOpening(({ id }, context) => tapePan(id, context)),
   'rigid-pan': onOpening(({ id }, context) => rigidPan(id, context)),
+  'unit-pan': onOpening(({ id }, context) => ({ ...rigidPan(id, context), stock: 'in place' as const })),
   'fluid-pan': onOpening(({ id }, context) => fluidPan(id, context)),
   'corner-patch': onOpening((row, context) => cornerPatch(row.id, jamb(row), context)),
   'jamb-flashing': onOpening((row, context) => jambFlashing(row.id, jamb(row), sheetOf(row), context)),
@@ -130,6 +141,9 @@ const makers = {
   'head-tape-2': onUnit(({ id }, context) => secondHeadTape(id, context)),
   'seam-tape': onUnit(({ id }, context) => seamTape(id, context)),
   'drip-cap': onUnit(({ id }, context) => dripCap(id, context)),
+  'cap-tape': onUnit(({ id }, context) => capTape(id, context)),
+  'head-layer': onUnit(({ id }, context) => headLayer(id, context)),
+  'course-seam': onOpening((row, context) => courseSeam(row.id, jamb(row), context)),
   'slit-tape': onOpening((row, context) => slitTape(row.id, jamb(row), context)),
   'wrap-tape': onUnit((row, context) => {
     const side = anySide(row);
@@ -143,6 +157,7 @@ const makers = {
   'reveal-bead': onUnit(({ id }, context) => revealBead(id, context)),
   'guard-strip': onOpening(({ id }, context) => guardStrip(id, context)),
   'trim-frame': onUnit(({ id }, context) => trimFrame(id, context)),
+  'trim-cap': onUnit(({ id }, context) => trimCap(id, context)),
 } as const satisfies Record<PieceKind, Maker>;
 
 export const liesOnOpening = (row: PieceRow): boolean => makers[row.kind].lies === 'opening';

@@ -3,7 +3,7 @@ import { box, type Range, type Solid } from '../../geometry/solid.ts';
 import type { SolidMaterial } from '../../vocabulary/materials.ts';
 import type { Point2, Point3 } from '../../geometry/vector.ts';
 import { edgesOfUnit, sillHeight, type PieceContext } from './context.ts';
-import { solidPiece, type BeadPiece, type SolidPiece } from './piece.ts';
+import { solidPiece, type BeadPiece, type Sawn, type SolidPiece } from './piece.ts';
 
 export type BeadCourse = 'drained' | 'interrupted' | 'closed';
 
@@ -99,7 +99,34 @@ export function gapBars(
   return bars.filter((bar) => bar !== null);
 }
 
-/** Insulation in the inner part of the frame's depth on all four sides; the outer part stays open to drain. */
+/** A band is butted at a corner with this much to spare at each end: common practice, no source. */
+const BAND_SPARE_mm = 5;
+/** A rod is thicker than its joint by so much, closed cells: common practice, no source. */
+const ROD_MORE = 0.3;
+
+/** What to cut for the bars of a joint: lengths of one width are one size. */
+function lengthsOf(bars: readonly Solid[]): Sawn[] {
+  const sizes = new Map<string, Sawn>();
+  for (const { u, profile, material } of bars) {
+    const [low, high] = spanOf(profile.map(([, v]) => v));
+    const [back, front] = spanOf(profile.map(([w]) => w));
+    const [across, along] = [u[1] - u[0], high - low].sort((a, b) => a - b) as [number, number];
+    const size = {
+      length_mm: along + (material === 'band' ? 2 * BAND_SPARE_mm : 0),
+      width_mm: material === 'rod' ? across * (1 + ROD_MORE) : across,
+      thickness_mm: front - back,
+      count: 1,
+    };
+    const key = [size.length_mm, size.width_mm].map(Math.round).join();
+    const known = sizes.get(key);
+    sizes.set(key, known ? { ...known, count: known.count + 1 } : size);
+  }
+  return [...sizes.values()];
+}
+
+const spanOf = (list: readonly number[]): [number, number] => [Math.min(...list), Math.max(...list)];
+
+/** Insulation in the inner part of the frame's depth, at the sill too where that is chosen; the outer part stays open to drain. */
 export function gapFill(id: string, material: SolidMaterial, context: PieceContext): SolidPiece {
   const { front, back } = edgesOfUnit(context, id);
   const { choices, numbers } = context;
@@ -111,7 +138,7 @@ export function gapFill(id: string, material: SolidMaterial, context: PieceConte
       ? outer - 2 * numbers.outerSealDepth
       : (back + outer) / 2;
   const w: Range = [inner, Math.max(inner + 1, to)];
-  return solidPiece(id, gapBars(id, material, w, true, context));
+  return solidPiece(id, gapBars(id, material, w, choices.fillSides === 'all', context));
 }
 
 const hasInnerJoint = ({ choices }: PieceContext): boolean =>
@@ -122,10 +149,8 @@ export function outerSeal(id: string, material: SolidMaterial, context: PieceCon
   const { front } = edgesOfUnit(context, id);
   const deep = context.numbers.outerSealDepth;
   const closed = context.choices.bedding === 'barrier';
-  return solidPiece(
-    id,
-    gapBars(id, material, [Math.min(front, 0) - deep, Math.min(front, 0)], closed, context),
-  );
+  const bars = gapBars(id, material, [Math.min(front, 0) - deep, Math.min(front, 0)], closed, context);
+  return solidPiece(id, bars, lengthsOf(bars));
 }
 
 /** Rod behind a seal: it sets the seal's depth and keeps it from sticking on three sides. */
@@ -134,20 +159,23 @@ export function outerRod(id: string, context: PieceContext): SolidPiece {
   const deep = context.numbers.outerSealDepth;
   const closed = context.choices.bedding === 'barrier';
   const outer = Math.min(front, 0) - deep;
-  return solidPiece(id, gapBars(id, 'rod', [outer - deep, outer], closed, context));
+  const bars = gapBars(id, 'rod', [outer - deep, outer], closed, context);
+  return solidPiece(id, bars, lengthsOf(bars));
 }
 
 /** Seal in the inner edge of the joint, all four sides. */
 export function innerJoint(id: string, material: SolidMaterial, context: PieceContext): SolidPiece {
   const { back } = edgesOfUnit(context, id);
   const deep = context.numbers.innerSealDepth;
-  return solidPiece(id, gapBars(id, material, [back, back + deep], true, context));
+  const bars = gapBars(id, material, [back, back + deep], true, context);
+  return solidPiece(id, bars, lengthsOf(bars));
 }
 
 export function innerRod(id: string, context: PieceContext): SolidPiece {
   const { back } = edgesOfUnit(context, id);
   const deep = context.numbers.innerSealDepth;
-  return solidPiece(id, gapBars(id, 'rod', [back + deep, back + 2 * deep], true, context));
+  const bars = gapBars(id, 'rod', [back + deep, back + 2 * deep], true, context);
+  return solidPiece(id, bars, lengthsOf(bars));
 }
 
 /** A line of acoustic sealant round the reveal on which a sheet strip is laid. */

@@ -6,6 +6,7 @@ import type { Side } from '../../vocabulary/sides.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import { sillHeight, surfaceIn, withUnit, type PieceContext, type UnitContext } from './context.ts';
+import { CAP_ABOVE_mm, CAP_PAST_mm } from './cap.ts';
 import { worked, type SheetPiece } from './piece.ts';
 import { slitReach, wrapPlane } from './wall.ts';
 
@@ -222,6 +223,56 @@ export function seamTape(id: string, context: PieceContext): SheetPiece {
 
 /** Length of the upright seam over the head that is drawn: it runs on up the wall. */
 const SEAM_mm = 250;
+
+/** Half on the leg of a cap, half on the wall above it, past both ends. */
+export function capTape(id: string, context: PieceContext): SheetPiece {
+  const { unit, numbers, opening } = withUnit(context, id);
+  const past = CAP_PAST_mm + numbers.headTapePast;
+  const half = numbers.capTapeWidth / 2;
+  return wallStrip(id, opening.surfaces.wall, {
+    at: [unit.left - past, unit.bottom + unit.height + CAP_ABOVE_mm + numbers.capLeg],
+    along: [1, 0],
+    length: unit.width + 2 * past,
+    across: [-half, half],
+  });
+}
+
+/** A layer of wrap that comes down from above over the head tape, its lower edge a hand above the frame. */
+export function headLayer(id: string, context: PieceContext): SheetPiece {
+  const known = withUnit(context, id);
+  const { unit, numbers, opening } = known;
+  const past = jambTapeReach(known) + 2 * numbers.headTapePast;
+  return wallStrip(
+    id,
+    opening.surfaces.wall,
+    {
+      at: [unit.left - past, unit.bottom + unit.height + startsAt(known) + numbers.flapTrim],
+      along: [1, 0],
+      length: unit.width + 2 * past,
+      across: [0, numbers.headLayerHeight],
+    },
+    'wrap',
+  );
+}
+
+/** Along the lower edge of the upper course beside the apron, over the seam that goes on along the wall. */
+export function courseSeam(
+  id: string,
+  side: 'left' | 'right',
+  { opening, numbers }: PieceContext,
+): SheetPiece {
+  const half = numbers.jambTapeWidth / 2;
+  const from = side === 'left' ? -numbers.apronPast - COURSE_DRAWN_mm : opening.width + numbers.apronPast;
+  return wallStrip(id, opening.surfaces.wall, {
+    at: [from, -numbers.courseLap],
+    along: [1, 0],
+    length: COURSE_DRAWN_mm,
+    across: [-half, half],
+  });
+}
+
+/** How much of the courses is drawn beyond the apron: the seam runs on along the wall. */
+const COURSE_DRAWN_mm = 100;
 
 /** Along a 45° slit of the returned flap, running past both of its ends. */
 export function slitTape(id: string, side: 'left' | 'right', context: PieceContext): SheetPiece {

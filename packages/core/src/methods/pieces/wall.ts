@@ -30,7 +30,8 @@ export function wrapPlane(context: PieceContext): { on: Surface; W: number; H: n
 /** Wrap cut flush with the opening, the head slit at 45° so that a flap can be folded up and brought back. */
 export function wrapWithFlap(id: string, material: SheetMaterialId, context: PieceContext): SheetPiece {
   const { on, W, H } = wrapPlane(context);
-  const bare = { low: 0, left: 0, right: W };
+  // A sill that is framed at a slope begins below the opening as measured.
+  const bare = { low: Math.min(0, context.numbers.boardFront), left: 0, right: W };
   return inPlace(id, flapped({ id, material, on, W, H, hole: bare, context }));
 }
 
@@ -47,7 +48,7 @@ export function wrapTurnedIn(id: string, material: SheetMaterialId, context: Pie
   const { on, W, H } = wrapPlane(context);
   // Behind a buck there is nothing to fold it onto once the buck stands.
   if (on.id === 'inner-plane') return wrapWithFlap(id, material, context);
-  const { numbers } = context;
+  const { numbers, choices } = context;
   const low = numbers.boardFront;
   const t = Math.min(numbers.wrapTurnIn, context.opening.depth);
   const drift = t * Math.tan((numbers.slope * Math.PI) / 180);
@@ -71,8 +72,18 @@ export function wrapTurnedIn(id: string, material: SheetMaterialId, context: Pie
       from: 'below',
     },
   ];
+  const tucked: FaceSpec[] = choices.head.startsWith('tucked')
+    ? [
+        {
+          id: 'head-in',
+          surface: surfaceIn(context, 'head-reveal'),
+          flat: rectangle([0, W], [H - t, H]),
+          from: 'above',
+        },
+      ]
+    : [];
   const hole = { low, left: 0, right: W, jambFrom: low + drift };
-  return inPlace(id, flapped({ id, material, on, W, H, hole, context, into }));
+  return inPlace(id, flapped({ id, material, on, W, H, hole, context, into: [...into, ...tucked] }));
 }
 
 interface Flapped {
@@ -182,7 +193,7 @@ export function wallFace(id: string, material: SheetMaterialId, context: PieceCo
     context.opening.buck && context.choices.waterLayer === 'foam-face' ? context.opening.buck.face : 0;
   const out = FACE_BEYOND_mm + face;
   const [x0, x1, y0, y1] = [-out, W + out, -out, H + out];
-  const [l, r, b, t] = [-face, W + face, -face, H + face];
+  const [l, r, b, t] = [-face, W + face, Math.min(0, context.numbers.boardFront) - face, H + face];
   return inPlace(
     id,
     foldSheet({ id, material, joins: [['right', 'above']] }, { at: [0, 0], along: [1, 0] }, [

@@ -2,7 +2,8 @@
 import { type CutId, cutIds } from '../../vocabulary/sides.ts';
 import type { Verdict } from '../../vocabulary/verdict.ts';
 import { bounds } from '../../geometry/polygon.ts';
-import type { Range } from '../../geometry/solid.ts';
+import type { Range, Solid } from '../../geometry/solid.ts';
+import type { UnitGeometry } from '../../methods/pieces/context.ts';
 import type { Build } from '../../build/build.ts';
 import { plays } from '../../build/by-role.ts';
 import { momentOf, type LostBond } from '../../build/moment.ts';
@@ -239,6 +240,7 @@ function interruptersOf(sides: readonly SideAir[], standing: Standing): Interrup
     return standing.solids.flatMap(({ piece, order }): Interrupter[] => {
       if (!piece.roles.includes('crosses-joint')) return [];
       const along = piece.solids
+        .filter((solid) => isOnSide(solid, side, unit))
         .map((solid) => (upright ? bounds(solid.profile).y : solid.u))
         .filter(([from, to]) => from > own[0] && to < own[1]);
       const sections = along.map(([from, to]) => sectionAt(standing, { side, at: (from + to) / 2 }));
@@ -253,6 +255,14 @@ function interruptersOf(sides: readonly SideAir[], standing: Standing): Interrup
       });
     });
   });
+}
+
+/** What stands at the other jamb, or at the other end of the height, is counted there. */
+function isOnSide({ u, profile }: Solid, side: CutId, unit: UnitGeometry): boolean {
+  const middle = (u[0] + u[1]) / 2 - unit.left - unit.width / 2;
+  const { y } = bounds(profile);
+  const height = (y[0] + y[1]) / 2 - unit.bottom - unit.height / 2;
+  return { left: middle < 0, right: middle >= 0, sill: height < 0, head: height >= 0 }[side];
 }
 
 /** What closes the joint at the frame; a fin and what lies on it stand before everything that goes through. */

@@ -38,13 +38,17 @@ export interface DamCheck {
   readonly holds: boolean;
 }
 
+/** Pans of metal stand up at their back. */
+const REAR_LEGGED: readonly Choices['pan'][] = ['rigid', 'membrane-under-metal', 'of-unit'];
+
 /** Rise of the pan from its outer edge to its highest inner edge, mm; 0 without a pan. */
 export function panRise(o: { choices: Choices; numbers: ParameterValues; depth_mm: number }): number {
   const { choices, numbers, depth_mm } = o;
   if (choices.pan === 'none') return 0;
   const slope = (depth_mm - numbers.panInset) * Math.tan(radians(numbers.slope));
-  const leg = choices.pan === 'rigid' ? numbers.panRearLeg : 0;
-  const dam = choices.sillDrain === 'slope' ? 0 : numbers.damHeight;
+  const leg = REAR_LEGGED.includes(choices.pan) ? numbers.panRearLeg : 0;
+  const dammed = choices.sillDrain === 'back-dam' || choices.sillDrain === 'slope-and-dam';
+  const dam = dammed ? numbers.damHeight : 0;
   return slope + Math.max(leg, dam);
 }
 

@@ -16,6 +16,9 @@ import { pointGroups, pointTexts } from './survey.ts';
 import { sideTexts, cornerTexts } from './places.ts';
 import type { FindingText, Figures } from '../finding-text.ts';
 
+const LABEL_TEXTS = { uFactor: 'the U-factor', shgc: 'the solar gain' } as const;
+const RATING_TEXTS = { 'north-american': 'North American procedure', iso: 'ISO procedure' } as const;
+
 type Writer<Code extends FindingCode> = (facts: FindingFacts[Code], figures: Figures) => FindingText;
 
 const PLACE_NAMES = { upright: ['bottom', 'middle', 'top'], level: ['left', 'centre', 'right'] };
@@ -101,6 +104,10 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Tight: no room for foam',
     text: `Once flashed, the gap is under the least at ${trim.length === 1 ? 'one place' : `${trim.length} places`}; it could not be filled and sealed there. Trim the opening: ${bySide(trim, f.lengthUp)}.`,
   }),
+  'opening-small-for-method': ({ width_mm, height_mm, seat_mm }, f) => ({
+    title: 'This method wants a larger opening',
+    text: `With its layers ${f.lengthUp(width_mm)} × ${f.lengthUp(height_mm)}: board, pan and shims raise the unit by ${f.length(seat_mm)}, flashing narrows the jambs. Before anything is ordered frame it so, or choose a lower build-up: a slope in the framing, thinner shims.`,
+  }),
   'fit-loose': ({ pack }, f) => ({
     title: 'Too loose',
     text: `${pack.some((p) => p.because === 'fin') ? 'The fin’s fasteners would miss framing' : 'The joint is wider than it can be closed'}. Pack the opening out: ${bySide(pack, f.lengthUp)}.`,
@@ -140,6 +147,14 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   'sill-falls-inward': ({ inward_mm, slope_deg, left_deg, limit_deg }, f) => ({
     title: 'Rough sill falls to the room',
     text: `By ${f.length(inward_mm)} over its depth: of ${slope_deg}° only ${Math.round(left_deg * 10) / 10}° is left, least ${limit_deg}°. Water would stand in the pan or run in. Steepen the board, or pack it level first.`,
+  }),
+  'sill-level-without-dam': ({ slope_deg, limit_deg }) => ({
+    title: 'Level pan without a dam',
+    text: `${Math.round(slope_deg * 100) / 100}° is level within ${limit_deg}°: water stands in the pan and nothing at its back holds it. Put a dam behind the frame, or slope the sill.`,
+  }),
+  'pan-ends-under-frame': ({ bare_mm }, f) => ({
+    title: 'Pan ends under the frame',
+    text: `Its inner edge lies ${f.length(bare_mm)} outboard of the frame’s inner face: what is behind it is bare. Let it run inboard of the frame and meet the seal or the dam there.`,
   }),
   'unit-not-checkable': () => ({
     title: 'Not a rectangle',
@@ -183,9 +198,20 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Glazing from another altitude',
     text: `Closed at ${madeAt_m} m, set at ${site_m} m: ${Math.round(Math.abs(difference_Pa) / 100)} hPa ${difference_Pa < 0 ? 'less outside, the panes bulge' : 'more outside, the panes are pressed in'}. Ask the maker before it leaves: a tube or bladder must be opened, equalised and closed as they say.`,
   }),
-  'label-differs': ({ what, read, asked, side, from }) => ({
-    title: what === 'shgc' ? 'Solar gain is not what was asked' : 'U-factor is not what was asked',
-    text: `The ${from === 'facade' ? `unit has ${read}, this façade asks for at ${side} ${asked}` : `label says ${read}, the unit was ordered with ${asked}`}. Glass on the wrong side of the house stays there for decades: stop, and compare mark and label.`,
+  'label-differs': ({ what, read, asked, side, from }, f) => {
+    const figure = what === 'uFactor' ? f.u : String;
+    return {
+      title: what === 'shgc' ? 'Solar gain is not what was asked' : 'U-factor is not what was asked',
+      text: `The ${from === 'facade' ? `unit has ${figure(read)}, this façade asks for at ${side} ${figure(asked)}` : `label says ${figure(read)}, the unit was ordered with ${figure(asked)}`}. Glass on the wrong side of the house stays there for decades: stop, and compare mark and label.`,
+    };
+  },
+  'label-missing': ({ what }) => ({
+    title: 'Nobody has said what is on the label',
+    text: `This façade asks for ${list(what.map((one) => LABEL_TEXTS[one]))}, and neither unit nor label says it. Enter it with the unit, or read the label when it comes.`,
+  }),
+  'label-procedures-differ': ({ what, read, asked, from }) => ({
+    title: 'Two rating procedures',
+    text: `${asSentence(list(what.map((one) => LABEL_TEXTS[one])))}: ${from === 'facade' ? 'the unit' : 'the label'} is rated by the ${RATING_TEXTS[read]}, ${from === 'facade' ? 'the façade asks' : 'the unit was ordered'} by the ${RATING_TEXTS[asked]}. They take other sizes and temperatures and are not compared. Ask the maker for the figure by the same procedure.`,
   }),
   'maker-forbids-foam': () => ({
     title: 'The maker forbids foam',

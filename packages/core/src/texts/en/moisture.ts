@@ -27,6 +27,7 @@ const LAYERS: Readonly<Record<string, string>> = {
   drywall: 'drywall',
   brick: 'brick',
   block: 'block',
+  concrete: 'concrete',
   render: 'render',
   plaster: 'plaster',
   'sheet:wrap': 'wrap',

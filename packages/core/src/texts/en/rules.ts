@@ -137,4 +137,8 @@ export const ruleTexts: Readonly<Record<RuleId, FindingText>> = {
     'A fin fixes the place in the depth',
     'It lies on the wall’s face, so the unit stands outboard whatever is chosen. Use a buck, or a frame without a fin.',
   ),
+  'head-tucked-in': t(
+    'Wrap tucked in at the head',
+    'What runs behind the wrap comes out behind the fin. Bring a layer of its own down over the head, or slit the wrap and make a flap.',
+  ),
 };

@@ -110,12 +110,18 @@ export const axisTexts: Readonly<Record<AxisId, string>> = {
   bedding: 'Bedding',
   beadOn: 'Bead goes on',
   bottomFin: 'Bottom fin',
+  jambHoles: 'Fin at jambs and head',
+  firstFastener: 'First fastener',
+  fastenerKind: 'Kind of fastener',
   tapeEdge: 'Tape at the frame',
   outerJoint: 'Outer joint',
+  bandFirst: 'When the outer band goes on',
   head: 'Head',
+  headSeam: 'Seam of the boards above the head',
   windSkirt: 'Wind skirt',
   innerSeal: 'Inner seal',
   gapFill: 'Gap insulation',
+  fillSides: 'Gap insulated at',
   shims: 'Shims',
   guard: 'Guard for the board cutter',
   trim: 'Trim outside',
@@ -279,6 +285,11 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'The dam holds what wind pushes up the slope.',
       'Exposed walls.',
     ),
+    'framed-slope': c(
+      'Sloped in the framing',
+      'No board, and no height lost to one; the cripples are cut at the angle.',
+      'New framing, and shims that are cut as wedges.',
+    ),
   },
   pan: {
     stretched: c('Stretchable flashing, one piece', 'No cut in the corners.', 'Usually.'),
@@ -288,6 +299,16 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Where stretchable stock is missing.',
     ),
     rigid: c('Preformed rigid pan', 'Bears weight, its rear leg is a dam.', 'Heavy units, doors.'),
+    'membrane-under-metal': c(
+      'Metal pan on a membrane pan',
+      'The membrane drains what passes the metal’s ends.',
+      'Heavy units over a finished ceiling.',
+    ),
+    'of-unit': c(
+      'Pan that comes with the unit',
+      'Made for this frame; nothing is cut.',
+      'Where the maker sends one: its own instructions go first.',
+    ),
     fluid: c('Fluid-applied', 'No laps, no corners to stretch.', 'Damp or rough sills; mind the film.'),
     buck: c(
       'Part of the buck',
@@ -322,6 +343,11 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Keeps water out altogether.',
       'Where the maker demands it; it relies on sealant.',
     ),
+    tape: c(
+      'Butyl tape at head and jambs',
+      'No skin time, no cold bead; sticks as soon as it is pressed.',
+      'Where the fin’s maker takes tape for a bead, on a flat, dry face.',
+    ),
   },
   beadOn: {
     fin: c('Back of the fin', 'Quick, in line with the holes.', 'Units two people can turn.'),
@@ -335,6 +361,43 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Drained, light units.',
     ),
     spacers: c('On thin spacers', 'Keeps a measured way out open.', 'Drained.'),
+  },
+  jambHoles: {
+    pitch: c('At a chosen pitch', 'The schedule says how many.', 'Where the maker gives a distance.'),
+    'every-hole': c('Every hole', 'Flattest fin, most screws.', 'High wind, or because the maker says so.'),
+    'every-second-hole': c('Every second hole', 'Half the work.', 'Light units where the maker allows it.'),
+  },
+  firstFastener: {
+    'upper-corner': c(
+      'One upper corner',
+      'It hangs from there and can still be turned.',
+      'Usually; somebody holds it.',
+    ),
+    'lower-corner': c(
+      'One lower corner',
+      'It stands and is fixed where it stands.',
+      'Heavy units on their blocks.',
+    ),
+    'hinge-side': c('Hinge side, top', 'The side that carries the sash is true first.', 'Casements, doors.'),
+    middle: c(
+      'Middle of a side',
+      'The fin is pulled flat from the middle out.',
+      'Bucked units with the sash closed.',
+    ),
+    'each-corner': c('Each corner', 'Held all round before anything is looked at.', 'Tall units in wind.'),
+  },
+  fastenerKind: {
+    screws: c('Screws', 'Can be taken out when a side must move.', 'Where re-adjusting is likely.'),
+    nails: c(
+      'Large-head galvanised nails, by hand',
+      'Quick, pulls a fin flat.',
+      'Small units that are true at once.',
+    ),
+    nailer: c(
+      'Nailer, after four corner screws',
+      'Fast along the sides.',
+      'Only once the corner screws prove the unit true: a nailer can shift it and crimp the fin.',
+    ),
   },
   tapeEdge: {
     'frame-edge': c('Stops at the frame', 'A bead can follow along the frame.', 'Integral fins.'),
@@ -355,6 +418,18 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
     'sealant-rod': c('Sealant on rod', 'Fits any joint, seals at once.', 'Narrow joints, dry weather.'),
     membrane: c('Membrane', 'Bridges wide and rough joints.', 'Masonry.'),
   },
+  bandFirst: {
+    'on-frame': c(
+      'On the frame, before the unit',
+      'Every corner is butted where it can be seen.',
+      'Room in the joint for it to pass, and the unit set before it swells.',
+    ),
+    'in-joint': c(
+      'In the joint, after the unit',
+      'The joint as it is decides its size.',
+      'Uneven joints that can be reached from outside.',
+    ),
+  },
   head: {
     flap: c('Flap over the head tape', 'Water on the wrap stays outside.', 'Wrap first.'),
     'flap-and-cap': c(
@@ -367,12 +442,45 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'The second, wider one covers the first one’s edge.',
       'Hard faces without a flap.',
     ),
+    'two-tapes-and-cap': c(
+      'Two head tapes and a cap',
+      'The cap throws water clear, its leg is taped over.',
+      'Hard faces in driving rain.',
+    ),
+    'two-tapes-and-seam': c(
+      'Two head tapes and a seam strip',
+      'A seam that ends above the head is carried over it.',
+      'Boards with an upright joint above the opening.',
+    ),
+    tucked: c(
+      'Wrap tucked in at the head too',
+      'No slits.',
+      'Seldom: what runs behind the wrap comes out behind the fin.',
+    ),
+    'tucked-under-layer': c(
+      'Tucked in, a head layer over it',
+      'No slits, and a layer of its own laps over the head.',
+      'Where another course of wrap comes down from above.',
+    ),
     'seam-tape': c(
       'Seam tape over all',
       'An upright seam ends over the head.',
       'Courses of wrap, boards with a joint above.',
     ),
     cap: c('Cap or tray', 'Bonded to the wall, it leads water out.', 'Fluid, foam and masonry faces.'),
+  },
+  headSeam: {
+    none: c('None above the head', 'Nothing to lift.', 'The board runs past the head in one piece.'),
+    'left-up': c(
+      'Left open until the head is taped',
+      'Its strip comes down over the head tape.',
+      'Where seams are taped after the units.',
+    ),
+    lifted: c(
+      'Taped, lifted and brought down',
+      'The same strip is used again.',
+      'Where the seams were taped before.',
+    ),
   },
   windSkirt: {
     none: c('None', 'Nothing over the way out.', 'Sheltered walls.'),
@@ -411,6 +519,18 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Only behind a good inner seal: air passes.',
     ),
     blocks: c('Insulation setting blocks', 'The bearing insulates too.', 'Deep walls.'),
+  },
+  fillSides: {
+    all: c(
+      'All four sides',
+      'No cold place under the frame.',
+      'Usually; at the sill only the inner edge of a drained unit.',
+    ),
+    'head-and-jambs': c(
+      'Head and jambs',
+      'Nothing can close the way out of the pan.',
+      'Where pan and bearing leave no room under the frame.',
+    ),
   },
   shims: {
     removed: c('Pulled after fastening', 'No cold path, no air path.', 'Fins that carry the side load.'),

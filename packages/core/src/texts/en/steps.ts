@@ -1,7 +1,9 @@
 /** Words for the steps of the work: what to do, why, what somebody has to see, what to beware of. */
 import type { AxisId } from '../../vocabulary/axes.ts';
-import type { Unit } from '../../documents/unit.ts';
+import type { SashKind } from '../../documents/unit.ts';
+import type { Fastening } from '../../methods/fasteners.ts';
 import type { StepId } from '../../methods/step-rows.ts';
+import { soldLength } from '../../vocabulary/sold-lengths.ts';
 
 export interface StepText {
   /** Short enough for the strip under the drawing. */
@@ -15,7 +17,7 @@ export interface StepText {
   /** What a choice adds to the how. */
   readonly with?: { readonly [Axis in AxisId]?: { readonly [choice: string]: string } };
   /** What the way the unit opens adds to it. */
-  readonly sash?: { readonly [Operation in Unit['operation']]?: string };
+  readonly sash?: { readonly [Kind in SashKind]?: string };
 }
 
 const SOLVENTS =
@@ -28,6 +30,54 @@ const HEIGHT = 'Work at height: ladder or scaffold as the site’s safety rules 
 /** Behind a drained fin. */
 const FOAM_INSIDE =
   'Inner half of the frame’s depth only: the outer half stays open, so that the pan drains.';
+
+/** Every way a sash slides up between its jambs. */
+const hung = (text: string) => ({ hung: text, 'single-hung': text, 'double-hung': text });
+const MEETING = 'Meeting-rail screws and jamb adjusters last.';
+const HINGE_SIDE = 'Hinge side first, the sash latched while it is fastened.';
+
+/** What is looked after while a unit is made fast, by the way it opens. */
+const FASTENED = {
+  casement: HINGE_SIDE,
+  awning: 'At the hinges first, the sash latched while it is fastened.',
+  'tilt-turn': `${HINGE_SIDE} Fixings at hinges and locks.`,
+  door: `${HINGE_SIDE} The latch side last, by the margin of the leaf.`,
+  sliding: 'Head last and not tight: the track stays straight.',
+  ...hung(`Margins read with the sash a little open between first and last fastener. ${MEETING}`),
+};
+
+/** Where the first one holds the unit. */
+const FIRST = {
+  firstFastener: {
+    'upper-corner': 'First fastener in one upper corner.',
+    'lower-corner': 'First fastener in one lower corner.',
+    'hinge-side': 'First fastener at the top of the hinge side.',
+    middle: 'First fastener in the middle of a side, the sash closed.',
+    'each-corner': 'One fastener in each corner, none of them driven home.',
+  },
+} as const;
+
+/** With what, and in which holes. */
+const DRIVEN = {
+  fastenerKind: {
+    screws: 'When a side must move, its screws come out and fresh holes are used.',
+    nails: 'Large-head galvanised nails, driven by hand.',
+    nailer:
+      'A screw in each corner first; the nailer only when they prove the unit true, for it can shift the unit and crimp the fin.',
+  },
+  jambHoles: {
+    'every-hole': 'Jambs and head in every hole.',
+    'every-second-hole': 'Jambs and head in every second hole.',
+  },
+} as const;
+
+/** Which sides of the gap. */
+const FILLED = {
+  fillSides: {
+    all: 'All four sides.',
+    'head-and-jambs': 'Head and jambs only: the gap at the sill stays empty.',
+  },
+} as const;
 
 /** Where the bead goes. */
 const BEAD_ON = {
@@ -106,6 +156,22 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     why: 'Once the bead is on, every correction smears it.',
     caution: HEAVY,
   },
+  unpack: {
+    short: 'Unpack',
+    title: 'Unpack the unit, look at it, make it ready',
+    how: 'Never stand or lay it on its fin; a cold fin is brittle. Fragile inner panels, stops and sashes apart where they come out. Weld tabs off the corners of vinyl before a trim channel goes on. A tube of the sealed glazing waits for its maker’s time to equalise, is crimped, then cut, sealed and tucked away; some stay open: ask. Guards stay on until the unit stands. Leaflet and touch-up are kept.',
+    why: 'What is broken or wrong is sent back from the ground and not from the wall.',
+    with: {
+      mount: { pocket: 'The sill of the new unit is looked at for bow before its extender goes on.' },
+    },
+    caution: HEAVY,
+  },
+  'bedding-tape': {
+    short: 'Bed tape',
+    title: 'Butyl tape behind the fin at head and jambs, sill left open',
+    how: 'In line with the fin holes, butted at the corners, its liner on until the unit stands before it. Pressed with the roller once the fin is on it.',
+    why: 'It has no skin time, but it does not move again once it is touched.',
+  },
   bead: {
     short: 'Bead',
     title: 'Bead at head and jambs, sill left open',
@@ -116,30 +182,42 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   },
   set: {
     short: 'Set',
-    title: 'Set the unit, sill first, tip it in, one corner fast',
-    how: 'Sill on its shims, tip in, centre it, press the fin into the bead, one fastener in an upper corner.',
+    title: 'Set the unit, sill first, tip it in, one fastener',
+    how: 'Sill on its shims, tip in, centre it, press the fin home. Somebody holds it until it is fast: no break, no end of a shift before that.',
     why: 'With one fastener it can still be turned level and plumb.',
+    with: FIRST,
     caution: HEAVY,
   },
   align: {
     short: 'Align',
     title: 'Level, plumb, square, shims in, open and close it',
+    with: {
+      sillDrain: {
+        'framed-slope':
+          'Sill shims are wedges, or cut to the reversed bevel: fall times depth of the bearing.',
+      },
+    },
     how: 'Opposed pairs at the places in the schedule, never above the head. Both diagonals, even margins, open and close.',
     sash: {
-      hung: 'Jambs straight in their middle, shims at the check rail too: a sash that slides sticks or drops where they bow.',
+      ...hung(
+        'Jambs straight in their middle, shims at the check rail too: a sash that slides sticks or drops where they bow.',
+      ),
       casement: 'Shims at hinges and locks.',
       awning: 'Support under the corners that carry, shims at hinges and locks.',
+      'tilt-turn': 'A block under the load-bearing corner, shims at hinges and locks.',
       sliding: 'Sill and head straight, without a crown.',
+      door: 'The threshold supported along its length, without a hollow; jamb shims behind each hinge and the latch.',
     },
     why: 'What is out now is out for good after fastening. A tight head shim binds the unit when the header creeps.',
     look: 'Level, plumb, both diagonals, margins even, opens and closes.',
   },
   fasten: {
     short: 'Fasten',
-    title: 'Fasten the fin, from the set corner on',
-    how: 'Corners first, then along, as the maker’s schedule says. Do not drive so hard that the fin dishes.',
+    title: 'Fasten the fin, from the first fastener on',
+    how: 'Corners first, then along, as the maker’s schedule says. Level, plumb, diagonals inside and outside and the margins are read again between first and last. Do not drive so hard that the fin dishes.',
     why: 'Pressed flat, the fin sits in its bead. Over-driven, it puckers and opens.',
     with: {
+      ...DRIVEN,
       bottomFin: {
         'every-hole': 'Bottom fin in every hole.',
         'every-second-hole': 'Bottom fin in every second hole.',
@@ -149,10 +227,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
         removed: 'Beside a shim that comes out again: just above or below the shim, never through it.',
       },
     },
-    sash: {
-      casement: 'Hinge side first, the sash latched while it is fastened.',
-      hung: 'Margins read with the sash a little open between first and last fastener.',
-    },
+    sash: FASTENED,
     caution: 'Fastener kind, length and spacing are the maker’s and the local code’s to set.',
   },
   'jamb-tapes': {
@@ -164,7 +239,8 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
       tapeEdge: {
         'frame-edge': 'Inner edge along the frame.',
         'onto-frame': 'Inner edge onto the frame, all along by the same width.',
-        gasket: 'Within the marked zone of the fin; sides first, then the head.',
+        gasket:
+          'Guards off and the fin unfolded first. Within the marked zone of the fin; sides first, then the head.',
       },
     },
   },
@@ -209,6 +285,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     how: 'Low-expansion foam in two lifts or more, each left to cure, then cut. On a frame that gives, read its depth against the wall at four corners before and after.',
     why: 'A full shot bows the frame.',
     with: {
+      ...FILLED,
       pan: {
         stretched: FOAM_INSIDE,
         'tape-and-patches': FOAM_INSIDE,
@@ -224,9 +301,15 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     title: 'Open and close it again',
     how: 'Try the sash and the locks, look at the margins.',
     sash: {
-      hung: 'Read the margins with the sash a little open; top sash, then bottom, then the latches by hand.',
+      hung: 'Read the margins with the sash a little open, then the latches by hand.',
+      'single-hung': 'Read the margins with the sash a little open, then the latch by hand.',
+      'double-hung':
+        'Read the margins with the sash a little open; top sash, then bottom, then the latches by hand.',
       casement: 'Swing it wide, then latch it: the margin at the lock tells of a jamb that moved.',
+      awning: 'Swing it out to its stay and let it go: it must not fall, and it latches without a push.',
+      'tilt-turn': 'Turn it, close it, tilt it: the handle moves without force in all three places.',
       sliding: 'It must run from end to end by one finger: sill and head are straight or it binds.',
+      door: 'Open it half way and let go: a leaf that moves by itself hangs out of plumb. Lock it by key from both sides.',
     },
     why: 'If the foam has bowed a jamb, it can still be cut back.',
   },
@@ -272,6 +355,41 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     why: 'An open seam above the head leads water behind everything that follows.',
     look: 'No fish-mouth, no dry seam, coating whole at the edge of the opening.',
     caution: HEIGHT,
+  },
+  'face-seams-lifted': {
+    short: 'Seams',
+    title: 'Tape the seams, lift the one above the head',
+    how: 'Every seam round the opening, rolled. The strip over the seam above the head is lifted off from below, up to above the opening, and held up.',
+    why: 'It comes down over the head tape later, so that water on it stays outside.',
+    look: 'No fish-mouth, no dry seam, coating whole at the edge of the opening.',
+    caution: HEIGHT,
+  },
+  'seam-down': {
+    short: 'Seam down',
+    title: 'Seam strip above the head brought down over the head tape',
+    how: 'Low before high: over the upper edge of the head tape, onto the board above, past its ends. Roll it.',
+    why: 'What runs down the board goes over the head tape and not behind it.',
+    caution: HEIGHT,
+  },
+  'head-layer': {
+    short: 'Head layer',
+    title: 'A layer of wrap down over the head',
+    how: 'Down over the head tape, its lower edge left open; its upper edge goes under what comes from above.',
+    why: 'The wrap that is tucked in at the head leads behind the fin; this layer keeps water from it.',
+    caution: HEIGHT,
+  },
+  'cap-tape': {
+    short: 'Cap tape',
+    title: 'Tape over the leg of the cap',
+    how: 'Half on the leg, half on the wall above, past both ends. Roll it.',
+    why: 'The upper edge of a leg that nothing laps stands open to what runs down.',
+    caution: HEIGHT,
+  },
+  'course-seams': {
+    short: 'Seams',
+    title: 'Tape the seam where the second course laps the first',
+    how: 'Along the lower edge of the second course beside the apron; under the sill nothing is taped. Roll it.',
+    why: 'Here is the first seam of this wall. A lower tape that lies over a higher one is a known slip: look at the corners.',
   },
   'foam-seams': {
     short: 'Seams',
@@ -353,6 +471,30 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     look: 'Level, no rocking, corners watertight, rear leg whole.',
     caution: `Bent metal cuts. ${SOLVENTS}`,
   },
+  'pan-metal': {
+    short: 'Metal pan',
+    title: 'Metal pan on the membrane, level and sealed at the back',
+    how: 'Film peeled off first. Levelled from side to side on shims of its own, straight where it carries the unit. Sealed at its rear and ends, the front interrupted, so that both drain.',
+    why: 'What passes the metal’s ends runs out over the membrane.',
+    look: 'Level, no rocking, rear leg whole, gaps in the front bead open.',
+    caution: `Bent metal cuts. ${SOLVENTS}`,
+  },
+  'pan-of-unit': {
+    short: 'Pan',
+    title: 'Bed the pan that came with the unit',
+    how: 'Dry first, its ends against the jambs. Bedded as the maker’s sheet says, its front lip over the wall’s layer. Nothing of it is cut.',
+    why: 'It is made for this frame; a cut end is a leak.',
+    look: 'Ends tight, lip over the wall’s layer, way out open.',
+    caution: SOLVENTS,
+  },
+  'masonry-sill': {
+    short: 'Sill',
+    title: 'Damp course and sill of mortar or stone',
+    how: 'Damp course over the cavity from the inner leaf to the face, both ends turned up. Sill on it, falling to the weather, the load on the inner leaf, on stone or on brackets: a cavity closer is not generally a bearing.',
+    why: 'Sawn timber through a cavity carries damp to the room and rots.',
+    look: 'Ends of the damp course turned up, no mortar in the cavity, fall to the weather.',
+    caution: 'What carries the unit is the engineer’s and the maker’s to say.',
+  },
   'pan-fluid': {
     short: 'Pan',
     title: 'Brush the sill pan',
@@ -430,7 +572,8 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'set-finned-inside': {
     short: 'Set',
     title: 'Tilt the unit out through the opening, pull the fin into the bead',
-    how: 'Out at a slant, sill onto its shims, draw it in until the fin sits in the bead all round, one fastener in an upper corner.',
+    how: 'Out at a slant, sill onto its shims, draw it in until the fin sits all round. Somebody holds it until it is fast: no break, no end of a shift before that.',
+    with: FIRST,
     why: 'No scaffold, but the fin is pushed where nobody sees it: someone looks from outside.',
     caution: `${HEAVY} Hold it by straps until it is fastened: it hangs outside the wall.`,
   },
@@ -448,6 +591,27 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     why: 'The brackets carry the weight before the wall; packing makes it level.',
     caution: HEAVY,
   },
+  'brackets-on-frame': {
+    short: 'Brackets',
+    title: 'Mark the depth, brackets onto the frame',
+    how: 'Two brackets first, one at each face of the wall: they give the mark. Copy it to all the others, then screw them to the frame.',
+    why: 'One mark for the whole wall gives one plane.',
+  },
+  'set-on-inside-brackets': {
+    short: 'Set',
+    title: 'Carry the unit in, its head tabs hold it, brackets to the reveal',
+    how: 'Onto its foot, 6 mm up; the head tabs hold it while it is made plumb. Top brackets first, the screw at the bracket. Shims go in beside the guide and not against the fin.',
+    why: 'The brackets carry it and press its gasket to the wall; nothing goes through the fin.',
+    caution: `${HEAVY} One person alone only where that person can lift it and it stands on its foot.`,
+  },
+  'fasten-brackets': {
+    short: 'Fasten',
+    title: 'Fasten all brackets to the reveal',
+    how: 'Down from the top, level, plumb and margins read after each pair. The shims at the guide come out again.',
+    why: 'A frame pulled by its brackets binds the sash.',
+    sash: FASTENED,
+    caution: 'Kind, number and fixing of brackets are the maker’s and the local code’s to set.',
+  },
   'set-pocket': {
     short: 'Set',
     title: 'Set the unit into the pocket, against the stops',
@@ -460,6 +624,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     title: 'Fasten the clips to the reveal',
     how: 'Top and bottom first, look, then the rest. Screws without bending the frame.',
     why: 'A frame pulled by its clips binds the sash.',
+    sash: FASTENED,
     caution: 'Clip kind, spacing and fixing are the maker’s and the local code’s to set.',
   },
   'fasten-screws': {
@@ -467,13 +632,15 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     title: 'Screw through the frame',
     how: 'Top and bottom first at the shims, look, then the rest. Length and angle as listed. Do not roll the frame.',
     why: 'A screw too short holds in foam; a screw driven too hard turns the frame.',
+    sash: FASTENED,
     caution: 'Fastener kind, length and spacing are the maker’s and the local code’s to set.',
   },
   'fasten-pocket': {
     short: 'Fasten',
     title: 'Screw the frame to the old jambs',
-    how: 'Through the shims, without rolling the frame. Adjust at the meeting rail. Work the latches by hand.',
-    why: 'Over-turned screws pull the meeting rails apart.',
+    how: 'Through the shims, without rolling the frame. Work the latches by hand.',
+    why: 'Over-turned screws roll the frame and pull its sashes apart.',
+    sash: FASTENED,
     caution: 'Fastener kind, length and spacing are the maker’s and the local code’s to set.',
   },
   'outer-band': {
@@ -596,14 +763,16 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   wool: {
     short: 'Wool',
     title: 'Lay mineral wool into the gap',
-    how: 'Strips as wide as the gap, laid and not crammed, all round.',
+    how: 'Strips as wide as the gap, laid and not crammed.',
+    with: FILLED,
     why: 'Crammed wool bows the frame and insulates no better.',
     caution: 'Fibres itch and irritate: gloves, glasses, mask as the product’s sheet says.',
   },
   fibre: {
     short: 'Fibre',
     title: 'Lay loose fibre into the gap',
-    how: 'Loosely, all round, no lumps.',
+    how: 'Loosely, no lumps.',
+    with: FILLED,
     why: 'Crammed it is only a filter: air passes.',
     caution: 'Fibres itch and irritate: gloves, glasses, mask as the product’s sheet says.',
   },
@@ -655,14 +824,21 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   guard: {
     short: 'Guard',
     title: 'Guard strip over the edge of the seal',
-    how: 'Thin strip at jambs and head, its edge where the board will end.',
+    how: 'Thin strip on all four sides, its edge where the board will end.',
     why: 'The cutter runs along the strip and not through the tape.',
   },
   'trim-frame': {
     short: 'Trim',
     title: 'Trim frame on, gap above the head flashing left open',
-    how: 'Joined on the bench, clear of the frame all round, fastened through the fin holes, every third. Joint to the frame sealed, the gap at the head flashing not.',
+    how: 'Joined on the bench, clear of the frame all round, fastened through the fin holes, every third. Above a head flashing on spacers. Joint to the frame sealed, the gap at the head flashing not. Its own cap last, ends notched and bent down.',
     why: 'A caulked gap at the head holds water; trim tight to the frame cannot move.',
     caution: HEIGHT,
   },
 };
+
+/** How many fasteners, how aslant and how long, as the card says it. */
+export const fasteningText = (
+  { count, screw }: Pick<Fastening, 'count' | 'screw'>,
+  length: (mm: number) => string,
+): string =>
+  `${count} fasteners${screw.angle_deg > 0 ? `, driven at ${screw.angle_deg}° towards the stud` : ''}, ${length(soldLength(screw.length_mm))} long.`;

@@ -11,11 +11,13 @@
   import { pickParts, wrongPlaces } from '$lib/contract/site-parts.ts';
   import { siteWords } from '$words/conditions.ts';
   import { saveWords } from '$words/shell.ts';
-  import { LAYER_SHARE, terrains, type Terrain } from '@hulvek/core';
+  import { LAYER_SHARE, ratings, readU, terrains, writeU, type Rating, type Terrain } from '@hulvek/core';
+  import { unitsWords } from '$words/units.ts';
   import { untrack } from 'svelte';
 
   let { store }: SiteFormProps = $props();
   const job = $derived(store.context.job);
+  const units = $derived(job.units);
   const names = untrack(() => [
     ...new Set(
       [...store.rows.map((row) => row.facade), ...(job.facades ?? []).map((f) => f.name)].filter(Boolean),
@@ -43,7 +45,8 @@
         const facade = job.facades?.find((f) => f.name === name);
         return {
           name,
-          uMost: shown(facade?.uMost),
+          uMost: facade?.uMost === undefined ? '' : writeU(facade.uMost, units),
+          rating: (facade?.rating ?? '') as Rating | '',
           shgcLeast: shown(facade?.shgcLeast),
           shgcMost: shown(facade?.shgcMost),
         };
@@ -64,13 +67,22 @@
       : { [name]: Object.fromEntries(given.map(([id, typed]) => [id, figure(typed)])) };
   }
 
+  /** What is asked of a façade; a figure nobody touched keeps all of its digits. */
+  function figureOf(row: (typeof asked)[number], field: (typeof FIELDS)[number]): number {
+    if (field !== 'uMost') return figure(row[field]);
+    const before = job.facades?.find((f) => f.name === row.name)?.uMost;
+    const untouched = before !== undefined && row.uMost === writeU(before, units);
+    return untouched ? before : (readU(row.uMost, units) ?? NaN);
+  }
+
   async function save(event: SubmitEvent) {
     event.preventDefault();
     saved = false;
     const facades = asked
       .map((row) => ({
         name: row.name,
-        ...Object.fromEntries(FIELDS.filter((f) => filled(row[f])).map((f) => [f, figure(row[f])])),
+        ...Object.fromEntries(FIELDS.filter((f) => filled(row[f])).map((f) => [f, figureOf(row, f)])),
+        ...(row.rating !== '' && { rating: row.rating }),
       }))
       .filter((facade) => Object.keys(facade).length > 1);
     const change = {
@@ -122,6 +134,7 @@
         <tr>
           <th scope="col">{siteWords.facade}</th>
           {#each FIELDS as field (field)}<th scope="col">{siteWords[field]}</th>{/each}
+          <th scope="col">{unitsWords.fields.rating}</th>
         </tr>
       </thead>
       <tbody>
@@ -138,6 +151,14 @@
                 /></td
               >
             {/each}
+            <td>
+              <select aria-label="{row.name}, {unitsWords.fields.rating}" bind:value={row.rating}>
+                <option value="">{unitsWords.unknown}</option>
+                {#each ratings as rating (rating)}
+                  <option value={rating}>{unitsWords.choices.rating[rating]}</option>
+                {/each}
+              </select>
+            </td>
           </tr>
         {/each}
       </tbody>
@@ -193,6 +214,6 @@
     font-size: 0.9rem;
   }
   td input {
-    width: 5.5rem;
+    width: 8rem;
   }
 </style>

@@ -3,8 +3,11 @@ import type { AxisId } from '@hulvek/core';
 
 export const methodGroups = [
   { name: 'wall', axes: ['waterLayer', 'airLayer', 'wrapEdge', 'flapEdge', 'sequence'] },
-  { name: 'unit', axes: ['mount', 'setFrom', 'position', 'buck'] },
+  {
+    name: 'unit',
+    axes: ['mount', 'setFrom', 'position', 'buck', 'jambHoles', 'firstFastener', 'fastenerKind'],
+  },
   { name: 'sill', axes: ['sillDrain', 'pan', 'bedding', 'beadOn', 'bottomFin', 'windSkirt'] },
-  { name: 'round', axes: ['jambs', 'head', 'tapeEdge', 'outerJoint'] },
-  { name: 'inside', axes: ['gapFill', 'shims', 'innerSeal', 'guard', 'trim'] },
+  { name: 'round', axes: ['jambs', 'head', 'headSeam', 'tapeEdge', 'outerJoint', 'bandFirst'] },
+  { name: 'inside', axes: ['gapFill', 'fillSides', 'shims', 'innerSeal', 'guard', 'trim'] },
 ] as const satisfies readonly { name: string; axes: readonly AxisId[] }[];

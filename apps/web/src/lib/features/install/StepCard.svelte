@@ -23,13 +23,13 @@
   import { measureWords } from '$words/measure.ts';
   import { clockTime } from '$lib/ui/time.ts';
   import {
+    fasteningText,
     formatLength,
     handlingOf,
     handlingText,
     needTexts,
     pieceText,
     plays,
-    soldLength,
     stepText,
     type Blocker,
     type Entry,
@@ -149,8 +149,7 @@
     {/if}
     {#if screws}
       <p data-testid="screws">
-        {installWords.screws(screws.count, length(soldLength(screws.screw.length_mm)))}
-        {#if screws.screw.angle_deg > 0}{installWords.screwAngle(screws.screw.angle_deg)}{/if}
+        {fasteningText(screws, length)}
         {installWords.screwShims}
       </p>
     {/if}

@@ -201,7 +201,7 @@
         <details>
           <summary>{measureWords.more}</summary>
           {#each MORE as group (group.name)}{@render fields(group)}{/each}
-          <DeliveryFields {editor} />
+          <DeliveryFields {editor} {units} />
         </details>
       </form>
     </fieldset>

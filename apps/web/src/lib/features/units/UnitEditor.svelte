@@ -14,13 +14,21 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { freshId } from '$lib/device/ids.ts';
-  import { newUnitForm, unitForm, unitFromForm, type UnitField, type UnitProblems } from './unit-form.ts';
+  import {
+    newUnitForm,
+    uFields,
+    unitForm,
+    unitFromForm,
+    type UnitField,
+    type UnitProblems,
+  } from './unit-form.ts';
   import { unitsWords } from '$words/units.ts';
   import { saveWords } from '$words/shell.ts';
+  import { readU, writeU } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();
-  let form = $state(untrack(() => (unit ? unitForm(unit) : newUnitForm())));
+  let form = $state(untrack(() => (unit ? unitForm(unit, units) : newUnitForm())));
   let problems = $state.raw<UnitProblems>({});
   /** What the typing started from: what others change meanwhile is not overwritten unseen. */
   let base = $state.raw(untrack(() => unit));
@@ -30,7 +38,7 @@
 
   const GROUPS: readonly { name: keyof typeof unitsWords.groups; fields: readonly UnitField[] }[] = [
     { name: 'size', fields: ['name', 'operation', 'shape', 'width', 'height', 'frameDepth', 'frameFace'] },
-    { name: 'fin', fields: ['finKind', 'finWidth', 'holeFromFrame', 'fromFront'] },
+    { name: 'fin', fields: ['finKind', 'finWidth', 'holeFromFrame', 'fromFront', 'holePitch'] },
     { name: 'parts', fields: ['hinge', 'mullions', 'threshold', 'frameMaterial'] },
     {
       name: 'glass',
@@ -38,6 +46,7 @@
         'panes',
         'weight_kg',
         'waterTest_Pa',
+        'rating',
         'uFactor',
         'frameU',
         'glassU',
@@ -50,10 +59,17 @@
   ];
   const choices = unitsWords.choices as Partial<Record<UnitField, Readonly<Record<string, string>>>>;
 
+  /** A bare figure gets the unit it was typed in. */
+  function withUnit(field: UnitField) {
+    const value = uFields.has(field) ? readU(form[field], units) : null;
+    const bare = /^[\d.,\s]+$/.test(form[field]);
+    if (value !== null && bare) form[field] = writeU(value, units);
+  }
+
   async function save(event: SubmitEvent) {
     event.preventDefault();
     saved = false;
-    const read = unitFromForm(id, form, units);
+    const read = unitFromForm(id, form, units, base);
     problems = read.ok ? {} : read.problems;
     if (!read.ok) {
       const [first] = Object.keys(read.problems);
@@ -93,6 +109,7 @@
                 aria-invalid={problems[field] !== undefined}
                 aria-describedby={problems[field] ? `unit-${field}-say` : undefined}
                 bind:value={form[field]}
+                onchange={() => withUnit(field)}
               />
             {/if}
             {#if problems[field]}<span id="unit-{field}-say" class="problem">{problems[field]}</span>{/if}

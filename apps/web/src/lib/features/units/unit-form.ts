@@ -3,7 +3,9 @@ import { unitsWords } from '$words/units.ts';
 import {
   lengthErrorTexts,
   parseLength,
+  readU,
   unitSchema,
+  writeU,
   type LengthUnit,
   type TypedLength,
   type Unit,
@@ -21,6 +23,7 @@ export const unitFields = [
   'finWidth',
   'holeFromFrame',
   'fromFront',
+  'holePitch',
   'hinge',
   'mullions',
   'threshold',
@@ -28,6 +31,7 @@ export const unitFields = [
   'panes',
   'weight_kg',
   'waterTest_Pa',
+  'rating',
   'uFactor',
   'frameU',
   'glassU',
@@ -58,8 +62,14 @@ export const newUnitForm = (): UnitForm => ({
   fromFront: '25 mm',
 });
 
-export function unitForm(unit: Unit): UnitForm {
+/** Fields of heat through the whole: shown with their unit, so that one is never taken for another. */
+type UField = 'uFactor' | 'frameU' | 'glassU';
+export const uFields: ReadonlySet<UnitField> = new Set<UField>(['uFactor', 'frameU', 'glassU']);
+const LENGTHS: readonly LengthUnit[] = ['mm', 'in'];
+
+export function unitForm(unit: Unit, lengths: LengthUnit): UnitForm {
   const figure = (value: number | undefined) => (value === undefined ? '' : String(value));
+  const heat = (value: number | undefined) => (value === undefined ? '' : writeU(value, lengths));
   return {
     ...EMPTY,
     name: unit.name,
@@ -73,6 +83,7 @@ export function unitForm(unit: Unit): UnitForm {
     finWidth: unit.fin.width.typed,
     holeFromFrame: unit.fin.holeFromFrame.typed,
     fromFront: unit.fin.fromFront.typed,
+    holePitch: unit.fin.holePitch?.typed ?? '',
     hinge: unit.hinge ?? '',
     mullions: (unit.mullions ?? []).map((m) => m.typed).join('; '),
     threshold: unit.threshold?.typed ?? '',
@@ -80,9 +91,10 @@ export function unitForm(unit: Unit): UnitForm {
     panes: (unit.panes ?? []).map((p) => p.typed).join('; '),
     weight_kg: figure(unit.weight_kg),
     waterTest_Pa: figure(unit.waterTest_Pa),
-    uFactor: figure(unit.uFactor),
-    frameU: figure(unit.frameU),
-    glassU: figure(unit.glassU),
+    rating: unit.rating ?? '',
+    uFactor: heat(unit.uFactor),
+    frameU: heat(unit.frameU),
+    glassU: heat(unit.glassU),
     spacerPsi: figure(unit.spacerPsi),
     shgc: figure(unit.shgc),
     madeAt_m: figure(unit.madeAt_m),
@@ -100,6 +112,7 @@ const PATHS: Readonly<Partial<Record<string, UnitField>>> = {
   'fin.width': 'finWidth',
   'fin.holeFromFrame': 'holeFromFrame',
   'fin.fromFront': 'fromFront',
+  'fin.holePitch': 'holePitch',
   'limits.foam': 'foam',
   'limits.leastGap': 'leastGap',
   'limits.largestGap': 'largestGap',
@@ -110,7 +123,13 @@ const PATHS: Readonly<Partial<Record<string, UnitField>>> = {
 export type UnitRead =
   { readonly ok: true; readonly unit: Unit } | { readonly ok: false; readonly problems: UnitProblems };
 
-export function unitFromForm(id: string, form: UnitForm, lengths: LengthUnit): UnitRead {
+/** @param was what the form was made from: a figure nobody touched keeps all of its digits */
+export function unitFromForm(
+  id: string,
+  form: UnitForm,
+  lengths: LengthUnit,
+  was: Unit | null = null,
+): UnitRead {
   const problems: UnitProblems = {};
   const length = (field: UnitField, typed = form[field]): TypedLength | undefined => {
     if (typed.trim() === '') return undefined;
@@ -128,6 +147,15 @@ export function unitFromForm(id: string, form: UnitForm, lengths: LengthUnit): U
     const value = Number(form[field].trim().replace(',', '.'));
     if (!Number.isFinite(value)) problems[field] = unitsWords.notAFigure;
     return value;
+  };
+  const heat = (field: UField): number | undefined => {
+    if (form[field].trim() === '') return undefined;
+    const before = was?.[field];
+    if (before !== undefined && LENGTHS.some((system) => form[field] === writeU(before, system)))
+      return before;
+    const value = readU(form[field], lengths);
+    if (value === null) problems[field] = unitsWords.notU;
+    return value ?? undefined;
   };
   const choice = (field: UnitField) => form[field] || undefined;
   const limits = defined({
@@ -147,12 +175,13 @@ export function unitFromForm(id: string, form: UnitForm, lengths: LengthUnit): U
       height: length('height'),
       frameDepth: length('frameDepth'),
       frameFace: length('frameFace'),
-      fin: {
+      fin: defined({
         kind: form.finKind,
         width: length('finWidth'),
         holeFromFrame: length('holeFromFrame'),
         fromFront: length('fromFront'),
-      },
+        holePitch: length('holePitch'),
+      }),
       hinge: choice('hinge'),
       mullions: list('mullions'),
       threshold: length('threshold'),
@@ -160,9 +189,10 @@ export function unitFromForm(id: string, form: UnitForm, lengths: LengthUnit): U
       panes: list('panes'),
       weight_kg: figure('weight_kg'),
       waterTest_Pa: figure('waterTest_Pa'),
-      uFactor: figure('uFactor'),
-      frameU: figure('frameU'),
-      glassU: figure('glassU'),
+      rating: choice('rating'),
+      uFactor: heat('uFactor'),
+      frameU: heat('frameU'),
+      glassU: heat('glassU'),
       spacerPsi: figure('spacerPsi'),
       shgc: figure('shgc'),
       madeAt_m: figure('madeAt_m'),

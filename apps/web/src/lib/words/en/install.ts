@@ -20,8 +20,6 @@ export const builtWords = {
 
 export const installWords = {
   title: 'Install',
-  screws: (n: number, length: string) => `${n} fasteners of ${length}.`,
-  screwAngle: (deg: number) => `Drive them at ${deg}° towards the stud.`,
   screwShims: 'Beside shims that come out again, above or below the shim, never through it.',
   notStarted: 'Work on this opening has not begun.',
   freeze: 'Freeze the plan and start',
