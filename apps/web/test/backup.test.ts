@@ -45,7 +45,7 @@ describe('back-up and restore', () => {
     await invite(db, 'skarv-point', 'viewer');
     const before = await allRows(url);
     expect(before['public.entries']).toHaveLength(9);
-    expect(before['public.members']).toHaveLength(10);
+    expect(before['public.members']).toHaveLength(15);
     await call('dump_database', url, file);
     await db.execute('delete from jobs; delete from users');
     expect((await allRows(url))['public.entries']).toHaveLength(0);

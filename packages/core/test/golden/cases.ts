@@ -8,6 +8,7 @@ import {
   presetIds,
   skarvPoint,
   surveyPoints,
+  quinceCourt,
   tanneryRow,
   wallSchema,
   type JobContext,
@@ -64,7 +65,7 @@ export function schoolCase(id: PresetId): Case {
 export const schoolCases = (): Case[] => presetIds.map(schoolCase);
 
 export const demoCases = (): Case[] =>
-  [skarvPoint(), tanneryRow()].flatMap((file) =>
+  [skarvPoint(), tanneryRow(), quinceCourt()].flatMap((file) =>
     openingsOf(file).map((opening) => ({ name: `${file.job.id} ${opening.id}`, opening, job: file })),
   );
 

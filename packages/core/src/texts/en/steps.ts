@@ -1,5 +1,5 @@
 /** Words for the steps of the work: what to do, why, what somebody has to see, what to beware of. */
-import type { AxisId } from '../../vocabulary/axes.ts';
+import { FLAPPED, NOT_POCKET, type AxisId, type Condition } from '../../vocabulary/axes.ts';
 import type { SashKind } from '../../documents/unit.ts';
 import type { Fastening } from '../../methods/fasteners.ts';
 import type { StepId } from '../../methods/step-rows.ts';
@@ -16,12 +16,14 @@ export interface StepText {
   readonly caution?: string;
   /** What a choice adds to the how. */
   readonly with?: { readonly [Axis in AxisId]?: { readonly [choice: string]: string } };
+  /** What several choices together add to it. */
+  readonly where?: readonly { readonly when: Condition; readonly says: string }[];
   /** What the way the unit opens adds to it. */
   readonly sash?: { readonly [Kind in SashKind]?: string };
 }
 
 const SOLVENTS =
-  'Foam and sealant give off vapour: open the room, wear gloves and glasses, follow the product’s data sheet.';
+  'It gives off vapour: open the room, wear gloves and glasses, follow the product’s data sheet.';
 const BLADE = 'Keep the other hand out of the blade’s way and do not cut on finished flashing.';
 const HEAVY =
   'Glass is heavy and the opening is a fall edge. Weigh up hands, cups or a lift before lifting, guard the opening, and keep to the site’s safety rules and the maker’s instructions.';
@@ -29,7 +31,7 @@ const HEIGHT = 'Work at height: ladder or scaffold as the site’s safety rules 
 
 /** Behind a drained fin. */
 const FOAM_INSIDE =
-  'Inner half of the frame’s depth only: the outer half stays open, so that the pan drains.';
+  'Inner half of the frame’s depth only: the outer half stays open, so that the sill drains.';
 
 /** Every way a sash slides up between its jambs. */
 const hung = (text: string) => ({ hung: text, 'single-hung': text, 'double-hung': text });
@@ -45,6 +47,15 @@ const FASTENED = {
   sliding: 'Head last and not tight: the track stays straight.',
   ...hung(`Margins read with the sash a little open between first and last fastener. ${MEETING}`),
 };
+
+/** Told to whoever comes next. */
+const WAY_OUT = 'Nothing closes the way out at the sill.';
+
+/** While it is carried and laid down. */
+const FIN_CARE = 'Never stand or lay it on its fin; a cold fin is brittle.';
+
+/** Said again where it is about to be covered. */
+const DAM_LOOK = 'First look along the dam: whole, both ends sealed.';
 
 /** Where the first one holds the unit. */
 const FIRST = {
@@ -99,7 +110,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Trim',
     title: 'Trim the opening where the plan says',
     how: 'Take the listed amounts off the opening, never off the unit. Measure again and enter it.',
-    why: 'A gap under the least leaves no room for foam and seal; a trimmed unit loses its warranty.',
+    why: 'A gap under the least leaves no room for insulation and seal; a trimmed unit loses its warranty.',
     caution: 'Do not cut into studs, header or trimmers without whoever is responsible for the structure.',
   },
   wrap: {
@@ -120,7 +131,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Flap up',
     title: 'Slit the head at 45° and fold the flap up',
     how: 'From both head corners slit up and away. Fold the flap up and hold it with a bit of tape.',
-    why: 'The flap comes back over the head tape at the end, so water on the wrap stays outside of it.',
+    why: 'The flap comes back over the head at the end, so water on the wrap stays outside of it.',
     caution: BLADE,
   },
   'slope-board': {
@@ -139,7 +150,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'jamb-flashing': {
     short: 'Jambs',
     title: 'Jamb flashing over the full depth, both sides',
-    how: 'From the sill to the head, over the pan’s upturn. Slit at the head, leg out on the face. Roll it.',
+    how: 'From the sill to the head, over what turns up there. Slit at the head, leg out on the face. Roll it.',
     why: 'It carries the outer layer to where the inner seal will sit. Without it the two never meet.',
   },
   'head-flashing': {
@@ -153,16 +164,21 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Dry fit',
     title: 'Dry fit: set the unit, look, take it out',
     how: 'Shims on the sill as listed, unit in, look at the gap all round. Then take it out again.',
-    why: 'Once the bead is on, every correction smears it.',
+    why: 'What does not fit shows while nothing is smeared or torn by it.',
     caution: HEAVY,
   },
   unpack: {
     short: 'Unpack',
     title: 'Unpack the unit, look at it, make it ready',
-    how: 'Never stand or lay it on its fin; a cold fin is brittle. Fragile inner panels, stops and sashes apart where they come out. Weld tabs off the corners of vinyl before a trim channel goes on. A tube of the sealed glazing waits for its maker’s time to equalise, is crimped, then cut, sealed and tucked away; some stay open: ask. Guards stay on until the unit stands. Leaflet and touch-up are kept.',
+    how: 'Fragile inner panels, stops and sashes apart where they come out. Weld tabs off the corners of vinyl before a trim channel goes on. A tube of the sealed glazing waits for its maker’s time to equalise, is crimped, then cut, sealed and tucked away; some stay open: ask. Guards stay on until the unit stands. Leaflet and touch-up are kept.',
     why: 'What is broken or wrong is sent back from the ground and not from the wall.',
     with: {
-      mount: { pocket: 'The sill of the new unit is looked at for bow before its extender goes on.' },
+      mount: {
+        'integral-fin': FIN_CARE,
+        'separate-fin': FIN_CARE,
+        'gasketed-fin': FIN_CARE,
+        pocket: 'The sill of the new unit is looked at for bow before its extender goes on.',
+      },
     },
     caution: HEAVY,
   },
@@ -176,7 +192,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Bead',
     title: 'Bead at head and jambs, sill left open',
     how: 'One unbroken bead in line with the fin holes. Fill behind the overlap at the fin corners. Nothing along the sill.',
-    why: 'A closed bottom keeps the water in the pan.',
+    why: 'A closed bottom keeps in what should drain.',
     caution: SOLVENTS,
     with: BEAD_ON,
   },
@@ -215,7 +231,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Fasten',
     title: 'Fasten the fin, from the first fastener on',
     how: 'Corners first, then along, as the maker’s schedule says. Level, plumb, diagonals inside and outside and the margins are read again between first and last. Do not drive so hard that the fin dishes.',
-    why: 'Pressed flat, the fin sits in its bead. Over-driven, it puckers and opens.',
+    why: 'Pressed flat, the fin seals. Over-driven, it puckers and opens.',
     with: {
       ...DRIVEN,
       bottomFin: {
@@ -250,8 +266,8 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     how: 'Past the outer edges of the jamb tapes on both sides. The liner goes back a bit at a time, pulled straight, none of it left behind; by hand first, then the roller.',
     why: 'Water from above meets the head tape first and is led onto the jamb tapes.',
     look: 'All tapes rolled, no fish-mouths, head over jambs.',
+    where: [{ when: FLAPPED, says: 'Under the lifted flap.' }],
     with: {
-      head: { flap: 'Under the lifted flap.', 'flap-and-cap': 'Under the lifted flap.' },
       bedding: {
         drained: 'The bottom fin stays free of tape.',
         interrupted: 'The bottom fin stays free of tape.',
@@ -261,7 +277,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   },
   'flap-down': {
     short: 'Flap down',
-    title: 'Flap down over the head tape, lower edge trimmed',
+    title: 'Flap down over the head, lower edge trimmed',
     how: 'Bring the flap back, trim its lower edge, leave that edge open.',
     why: 'Wrap over tape: water on the wrap stays in front. The open edge lets out what got behind.',
     caution: BLADE,
@@ -269,7 +285,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'slit-tapes': {
     short: 'Slits',
     title: 'Tape both slits of the flap',
-    how: 'Along each slit, past both ends. Roll it. Leave the bottom fin free.',
+    how: 'Along each slit, past both ends. Roll it.',
     why: 'An open slit is a way in right above the corner.',
     caution: HEIGHT,
   },
@@ -311,19 +327,21 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
       sliding: 'It must run from end to end by one finger: sill and head are straight or it binds.',
       door: 'Open it half way and let go: a leaf that moves by itself hangs out of plumb. Lock it by key from both sides.',
     },
-    why: 'If the foam has bowed a jamb, it can still be cut back.',
+    why: 'A jamb that was bowed by what fills the gap can still be freed.',
   },
   'inner-seal': {
     short: 'Seal',
     title: 'Corner tape inside, all four sides',
     how: 'Sill first, then jambs, then head, narrow strip on the frame. Turn the ends round the corners. No tension across the fold.',
-    why: 'This is the air seal and the dam behind the pan. Foam alone opens when the building moves.',
-    look: 'Closed at all four corners, back dam whole, the unit still opens.',
+    why: 'This is the air seal. What fills the gap alone opens when the building moves, or lets air through.',
+    look: 'Closed at all four corners, the unit still opens.',
+    where: [{ when: { ...NOT_POCKET, sillDrain: ['back-dam', 'slope-and-dam'] }, says: DAM_LOOK }],
   },
   release: {
     short: 'Release',
     title: 'Tell the next trade what to leave alone',
-    how: 'Mark the tape edge. Nobody cuts, fills or nails within it. Nothing closes the bottom fin outside.',
+    how: 'Mark the edge of the seal. Nobody cuts, fills or nails within it.',
+    with: { bedding: { drained: WAY_OUT, interrupted: WAY_OUT, tape: WAY_OUT } },
     why: 'The next trade cuts what it cannot see.',
   },
   'check-old-frame': {
@@ -360,7 +378,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Seams',
     title: 'Tape the seams, lift the one above the head',
     how: 'Every seam round the opening, rolled. The strip over the seam above the head is lifted off from below, up to above the opening, and held up.',
-    why: 'It comes down over the head tape later, so that water on it stays outside.',
+    why: 'It comes down over the head later, so that water on it stays outside.',
     look: 'No fish-mouth, no dry seam, coating whole at the edge of the opening.',
     caution: HEIGHT,
   },
@@ -414,11 +432,19 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     look: 'Tray with stop ends, weep holes open, no mortar in the cavity.',
     caution: HEIGHT,
   },
+  'masonry-bare': {
+    short: 'Masonry',
+    title: 'Look at the masonry: sound and clean round the opening',
+    how: 'Reveal sound, loose parts off, holes closed, dust brushed off. Joints and corners full where something will stick.',
+    why: 'What is stuck on dust holds for a week.',
+    look: 'Reveal sound and clean on all four sides.',
+    caution: HEIGHT,
+  },
   apron: {
     short: 'Apron',
     title: 'Hang the apron below the sill',
     how: 'Upper edge flush with the rough sill, a bay past each side, fixed at its upper edge only.',
-    why: 'The first course of wrap comes under it later; the pan laps onto it now.',
+    why: 'The first course of wrap comes under it later; what drains the sill laps onto it now.',
   },
   'buck-size': {
     short: 'Buck size',
@@ -476,7 +502,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     title: 'Metal pan on the membrane, level and sealed at the back',
     how: 'Film peeled off first. Levelled from side to side on shims of its own, straight where it carries the unit. Sealed at its rear and ends, the front interrupted, so that both drain.',
     why: 'What passes the metal’s ends runs out over the membrane.',
-    look: 'Level, no rocking, rear leg whole, gaps in the front bead open.',
+    look: 'Level, no rocking, rear leg whole, the front’s gaps open.',
     caution: `Bent metal cuts. ${SOLVENTS}`,
   },
   'pan-of-unit': {
@@ -490,7 +516,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'masonry-sill': {
     short: 'Sill',
     title: 'Damp course and sill of mortar or stone',
-    how: 'Damp course over the cavity from the inner leaf to the face, both ends turned up. Sill on it, falling to the weather, the load on the inner leaf, on stone or on brackets: a cavity closer is not generally a bearing.',
+    how: 'Damp course over the cavity from the inner leaf to the face, both ends turned up. Sill on it, falling to the weather, the load on the inner leaf, on stone or on metal fixed to it: a cavity closer is not generally a bearing.',
     why: 'Sawn timber through a cavity carries damp to the room and rots.',
     look: 'Ends of the damp course turned up, no mortar in the cavity, fall to the weather.',
     caution: 'What carries the unit is the engineer’s and the maker’s to say.',
@@ -506,9 +532,9 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'reveal-fluid': {
     short: 'Reveal',
     title: 'Brush jambs and head to full depth',
-    how: 'From the pan up, corners first, onto the face all round. Measure the wet film. Let it dry before it is covered.',
+    how: 'From the sill up, corners first, onto the face all round. Measure the wet film. Let it dry before it is covered.',
     why: 'One skin from the wall’s face to where the inner seal will sit.',
-    look: 'Film as listed, no pinhole, edges fused to the pan and the wall.',
+    look: 'Film as listed, no pinhole, edges fused all round.',
     caution: SOLVENTS,
   },
   brackets: {
@@ -524,13 +550,13 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Spacers',
     title: 'Spacers behind the bottom fin',
     how: 'One at each sill shim, no thicker than listed.',
-    why: 'A fin pinched tight closes the way out of the pan.',
+    why: 'A fin pinched tight closes the way out.',
   },
   'bead-interrupted': {
     short: 'Bead',
     title: 'Bead at head and jambs, broken along the sill',
     how: 'One unbroken bead at jambs and head in line with the fin holes. Along the sill lengths with open breaks between them.',
-    why: 'The lengths hold the fin flat, the breaks let the pan drain.',
+    why: 'The lengths hold the fin flat, the breaks let it drain.',
     caution: SOLVENTS,
     with: BEAD_ON,
   },
@@ -571,7 +597,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   },
   'set-finned-inside': {
     short: 'Set',
-    title: 'Tilt the unit out through the opening, pull the fin into the bead',
+    title: 'Tilt the unit out through the opening, pull the fin home',
     how: 'Out at a slant, sill onto its shims, draw it in until the fin sits all round. Somebody holds it until it is fast: no break, no end of a shift before that.',
     with: FIRST,
     why: 'No scaffold, but the fin is pushed where nobody sees it: someone looks from outside.',
@@ -581,7 +607,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Set',
     title: 'Set the frame on its blocks, plumb in its plane',
     how: 'Sill on blocks as listed, tip in, hold it with wedges at the corners, fix it at one point.',
-    why: 'Nothing but blocks and fixings holds a frame without fins.',
+    why: 'Nothing but blocks and fixings holds this frame.',
     caution: HEAVY,
   },
   'set-on-brackets': {
@@ -631,7 +657,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Fasten',
     title: 'Screw through the frame',
     how: 'Top and bottom first at the shims, look, then the rest. Length and angle as listed. Do not roll the frame.',
-    why: 'A screw too short holds in foam; a screw driven too hard turns the frame.',
+    why: 'A screw too short does not reach what carries; a screw driven too hard turns the frame.',
     sash: FASTENED,
     caution: 'Fastener kind, length and spacing are the maker’s and the local code’s to set.',
   },
@@ -668,9 +694,9 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'face-tape-sill': {
     short: 'Sill seam',
     title: 'Strip over the seam below the sill',
-    how: 'Half on the buck, half on the board, past both sides. Clear of the bottom fin: the pan drains over it. Roll it.',
-    why: 'What leaves the pan runs down over this seam. Open, it leads behind the board.',
-    look: 'Strip rolled, no wrinkle at its upper edge, the way out of the pan above it open.',
+    how: 'Half on the buck, half on the board, past both sides. Clear of the way out above it. Roll it.',
+    why: 'What drains runs down over this seam. Open, it leads behind the board.',
+    look: 'Strip rolled, no wrinkle at its upper edge, the way out above it open.',
   },
   'face-tapes': {
     short: 'Seams',
@@ -703,7 +729,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Head 2',
     title: 'Second head tape, wider and higher',
     how: 'Over the first one’s upper edge, onto the wall, past its ends. Roll it.',
-    why: 'Without a flap the upper edge of the tape is all that stops water; the second keeps the first from peeling.',
+    why: 'The upper edge of the tape is all that stops water here; the second keeps the first from peeling.',
     caution: HEIGHT,
   },
   'seam-tape': {
@@ -715,7 +741,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   },
   'flap-down-taped': {
     short: 'Flap down',
-    title: 'Flap down over the head tape, lower edge taped',
+    title: 'Flap down over the head, lower edge taped',
     how: 'Bring the flap back, trim its lower edge, tape it along. Roll it.',
     why: 'Airtight above the head; what gets behind the wrap higher up stays there.',
     caution: BLADE,
@@ -730,18 +756,18 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     short: 'Course 1',
     title: 'First course of wrap, up to the sill',
     how: 'Upper edge to the rough sill, under the lifted apron.',
-    why: 'Under the apron, so that the pan’s water lands outside of it.',
+    why: 'Under the apron, so that what drains lands outside of it.',
   },
   'apron-down': {
     short: 'Apron down',
     title: 'Apron down over the first course',
     how: 'Let it fall, do not fix its lower edge.',
-    why: 'Upper over lower: what comes out of the pan runs down in front.',
+    why: 'Upper over lower: what drains runs down in front.',
   },
   'course-upper': {
     short: 'Course 2',
     title: 'Second course over everything, cut out round the frame',
-    how: 'Lap the first by the listed amount beside the unit. Cut along the frame, not on the fin’s tapes.',
+    how: 'Lap the first by the listed amount beside the unit. Cut along the frame, not on finished tape.',
     why: 'A cut on finished tape is a cut in the seal.',
     caution: `${BLADE} ${HEIGHT}`,
   },
@@ -750,14 +776,14 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     title: 'Tape the wrap to the frame: jambs, then head',
     how: 'Over the cut edge of the wrap, along the frame. Jambs first, head over them. Bottom free. Roll it.',
     why: 'The cut edge is open until it is taped.',
-    look: 'Jambs under head, rolled, bottom fin free of tape.',
+    look: 'Jambs under head, rolled, the bottom free of tape.',
     caution: HEIGHT,
   },
   'board-round-frame': {
     short: 'Board',
     title: 'Exterior board up to the frame',
-    how: 'Leave the gap the maker asks for, nothing pressed against the frame, nothing closing the bottom fin.',
-    why: 'A board pushed under the sill shuts the way out of the pan.',
+    how: 'Leave the gap the maker asks for, nothing pressed against the frame, nothing closing the way out at the sill.',
+    why: 'A board pushed under the sill shuts the way out.',
     caution: HEIGHT,
   },
   wool: {
@@ -778,7 +804,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   },
   dam: {
     short: 'Dam',
-    title: 'Back dam behind the frame, bedded on the pan',
+    title: 'Back dam behind the frame, bedded',
     how: 'Upright strip in sealant across the whole sill, ends sealed to the jambs.',
     why: 'What wind pushes up the sill stops here.',
     caution: SOLVENTS,
@@ -794,9 +820,10 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'membrane-down': {
     short: 'Membrane',
     title: 'Membrane onto the reveal, corners closed',
-    how: 'Brush off dust, primer on masonry. Sill first, then jambs, then head, with slack. Seal round every bracket. Roll it.',
+    how: 'Brush off dust, primer on masonry. Sill first, then jambs, then head, with slack. Roll it.',
+    with: { setFrom: { 'inside-brackets': 'Seal round every one of what holds the frame.' } },
     why: 'This is the air seal. On dust it holds for a week.',
-    look: 'Bonded all round, pleats whole, brackets sealed, closing lap shut.',
+    look: 'Bonded all round, pleats whole, what goes through it sealed, closing lap shut.',
     caution: SOLVENTS,
   },
   'inner-band': {
@@ -819,7 +846,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
     title: 'Look at the foam from inside: it is the only air seal here',
     how: 'Along all four sides and into the corners with a lamp, fill what is open.',
     why: 'Foam alone opens when the building moves. A tape or a sealant over it costs minutes now.',
-    look: 'Full to the corners, no hole at shims or clips, the unit still opens.',
+    look: 'Full to the corners, no hole where something goes through it, the unit still opens.',
   },
   guard: {
     short: 'Guard',
@@ -830,7 +857,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   'trim-frame': {
     short: 'Trim',
     title: 'Trim frame on, gap above the head flashing left open',
-    how: 'Joined on the bench, clear of the frame all round, fastened through the fin holes, every third. Above a head flashing on spacers. Joint to the frame sealed, the gap at the head flashing not. Its own cap last, ends notched and bent down.',
+    how: 'Joined on the bench, clear of the frame all round, fastened where the frame’s own fasteners leave room. Above a head flashing on spacers. Joint to the frame sealed, the gap at the head flashing not. Its own cap last, ends notched and bent down.',
     why: 'A caulked gap at the head holds water; trim tight to the frame cannot move.',
     caution: HEIGHT,
   },

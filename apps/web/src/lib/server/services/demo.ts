@@ -1,5 +1,5 @@
 /** Fills an empty database with the demo jobs and their people. */
-import { skarvPoint, tanneryRow, type JobFile } from '@hulvek/core';
+import { quinceCourt, skarvPoint, tanneryRow, type JobFile } from '@hulvek/core';
 import { sql } from 'drizzle-orm';
 import type { Database } from '../db/index.ts';
 import type { Role } from '$lib/contract/rights.ts';
@@ -17,7 +17,7 @@ export const DEMO_PEOPLE: readonly { email: string; name: string; role: Role }[]
   { email: 'eilif@demo.invalid', name: 'Eilif Torp', role: 'viewer' },
 ];
 
-const demoJobs = (): JobFile[] => [skarvPoint(), tanneryRow()];
+const demoJobs = (): JobFile[] => [skarvPoint(), tanneryRow(), quinceCourt()];
 
 async function addDemo(db: Database): Promise<void> {
   const people = [];
