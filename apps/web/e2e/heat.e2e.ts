@@ -170,7 +170,7 @@ test('two workers solve a whole job, one of them killed in the middle: all of it
     // What is known is not solved again.
     const known = await count(`select count(*) n ${ofRun}`);
     await page.getByRole('button', { name: 'Solve what changed' }).click();
-    await expect(table).toHaveAttribute('data-state', 'done', { timeout: 30_000 });
+    await expect(table).toHaveAttribute('data-state', 'done', { timeout: 120_000 });
     expect(await count(`select count(*) n ${ofRun}`)).toBe(known);
   } finally {
     first.child.kill('SIGKILL');

@@ -24,7 +24,7 @@ const READINGS = [
 ] as const;
 
 const STEPS = ['check-opening', 'wrap', 'cut-flap', 'slope-board', 'pan'];
-const MORE_STEPS = ['jamb-flashing', 'head-flashing', 'dry-fit', 'bead', 'set'];
+const MORE_STEPS = ['jamb-flashing', 'head-flashing', 'unpack', 'dry-fit', 'bead'];
 
 const device = (folder: string, baseURL: string): Promise<BrowserContext> =>
   chromium.launchPersistentContext(folder, {
@@ -133,15 +133,15 @@ test('with a second device that wrote meanwhile nothing is lost: both figures st
   const site = await phone.newPage();
   await signIn(site, 'jonas@demo.invalid');
   await site.goto(`${JOB}/skarv-s-05/install`);
-  await expect(stepsDone(site, 8)).toBeVisible();
+  await expect(stepsDone(site, 9)).toBeVisible();
   await readyForOffline(site);
   await signIn(page);
 
   line.cut();
   await tick(site);
-  await expect(stepsDone(site, 9)).toBeVisible();
-  await tick(site);
   await expect(stepsDone(site, 10)).toBeVisible();
+  await tick(site);
+  await expect(stepsDone(site, 11)).toBeVisible();
   await site.goto(`${JOB}/skarv-s-02/measure`);
   for (const [label, typed] of [
     ['Width, top', '1219'],
@@ -153,11 +153,11 @@ test('with a second device that wrote meanwhile nothing is lost: both figures st
   await expect(site.getByText('4 entries wait on this device.')).toBeVisible();
 
   await page.goto(`${JOB}/skarv-s-05/install`);
-  await page.getByText('Show the 8 steps before').click();
+  await page.getByText('Show the 9 steps before').click();
   const fitted = page.locator('details', { hasText: 'Dry fit: set the unit' }).last();
   await fitted.locator('summary').click();
   await fitted.getByRole('button', { name: /Take back/ }).click();
-  await expect(stepsDone(page, 7)).toBeVisible();
+  await expect(stepsDone(page, 8)).toBeVisible();
   await page.goto(`${JOB}/skarv-s-02/measure`);
   await page.getByLabel('Width, top').fill('1211');
   await page.getByLabel('Width, top').press('Enter');
@@ -181,12 +181,12 @@ test('with a second device that wrote meanwhile nothing is lost: both figures st
   await expectAccessible(site);
   await page.goto(`${JOB}/skarv-s-05/install`);
   await page.locator('details[open]').getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(stepsDone(page, 8)).toBeVisible();
+  await expect(stepsDone(page, 9)).toBeVisible();
   for (const left of [1, 0]) {
     await site.getByRole('button', { name: 'Send again' }).first().click();
     await expect(site.getByRole('button', { name: 'Send again' })).toHaveCount(left);
   }
-  await expect(stepsDone(page, 10)).toBeVisible();
+  await expect(stepsDone(page, 11)).toBeVisible();
   const { entries } = await partOf(page.request, 'skarv-s-05');
   const own = entries.filter((e) => e.person === 'Jonas Myhr' && ['bead', 'set'].includes(e.step));
   expect(own.map((e) => e.step)).toEqual(['bead', 'set']);

@@ -44,7 +44,7 @@ describe('back-up and restore', () => {
     await loadDemoIfEmpty(db);
     await invite(db, 'skarv-point', 'viewer');
     const before = await allRows(url);
-    expect(before['public.entries']).toHaveLength(9);
+    expect(before['public.entries']).toHaveLength(10);
     expect(before['public.members']).toHaveLength(15);
     await call('dump_database', url, file);
     await db.execute('delete from jobs; delete from users');

@@ -184,6 +184,7 @@ const DONE: readonly [
   ['pan', 52, 'look', 'Ines Kallas', 'Corners whole, lap 52 mm.'],
   ['jamb-flashing', 68, 'tick', 'Jonas Myhr', ''],
   ['head-flashing', 79, 'tick', 'Tove Aas', ''],
+  ['unpack', 84, 'tick', 'Tove Aas', 'Glazing tube cut and sealed by its maker.'],
   ['dry-fit', 92, 'tick', 'Tove Aas', 'Gap 7 mm left, 8 mm right.'],
 ];
 

@@ -1,7 +1,8 @@
 /** A unit, as its maker describes it. */
 import * as z from 'zod/mini';
 import { ratings } from '../vocabulary/ratings.ts';
-import { id, name, origin, positiveLength } from './fields.ts';
+import { axes } from '../vocabulary/axes.ts';
+import { id, name, origin, positiveLength, words } from './fields.ts';
 
 export const unitSchema = z.strictObject({
   id: id('UnitId'),
@@ -64,6 +65,19 @@ export const unitSchema = z.strictObject({
       fasteners: z.optional(z.enum(['every-hole', 'every-second-hole', 'clips-only', 'frame-screws'])),
       /** What one fastener or clip may carry across the wall's face, N, as its maker or an engineer says. */
       fastener_N: z.optional(z.number().check(z.positive(), z.lte(50_000))),
+    }),
+  ),
+  /**
+   * A method of the maker's own that departs from the trade's rules, as its instructions say. It ends the quarrel between
+   * rules and nothing else: what water, air and loads do stays as it is found.
+   */
+  asks: z.optional(
+    z.strictObject({
+      source: words(200).check(z.trim(), z.minLength(1, 'say where the maker says so')),
+      bedding: z.optional(z.enum(axes.bedding)),
+      pan: z.optional(z.enum(axes.pan)),
+      tapeEdge: z.optional(z.enum(axes.tapeEdge)),
+      bottomFin: z.optional(z.enum(axes.bottomFin)),
     }),
   ),
   /** Centres of the mullions of joined units, from the left edge seen from outside. */

@@ -49,7 +49,12 @@ export interface FindingFacts {
   'sill-level-without-dam': { readonly slope_deg: number; readonly limit_deg: number };
   'pan-ends-under-frame': { readonly bare_mm: number };
   'unit-not-checkable': { readonly because: 'shape' };
-  'rule-broken': { readonly rule: RuleId; readonly accepted: Deviation | null };
+  'rule-broken': {
+    readonly rule: RuleId;
+    readonly accepted: Deviation | null;
+    /** Where the unit's maker asks for what the rule is against. */
+    readonly maker?: string;
+  };
   'fin-on-wrap': { readonly over_mm: number; readonly cutBack_mm: number };
   'does-not-pass': { readonly needs_mm: number; readonly clear_mm: number };
   'side-too-short': { readonly side: Side; readonly length_mm: number; readonly least_mm: number };

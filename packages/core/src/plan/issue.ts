@@ -25,7 +25,13 @@ export function filledIn(issue: Issue, job: Job): Issue {
   const build = buildOpening(opening, { job, walls: [wall], units: [unit], methods: [method] });
   if (!build) return issue;
   const kept = new Map(issue.steps.map(({ id, hash }) => [id, hash]));
-  const steps = build.steps.map((step) => ({ ...step, hash: kept.get(step.id) ?? step.hash }));
+  // Steps that are known by now were not part of that work.
+  const steps = build.steps.flatMap((step) => {
+    const hash = kept.get(step.id);
+    return hash === undefined
+      ? []
+      : [{ ...step, hash, after: step.after.filter((before) => kept.has(before.step)) }];
+  });
   return { ...issue, build: frozen({ ...build, steps }) };
 }
 

@@ -4,7 +4,8 @@ import { buckAims } from '../../methods/buck-aim.ts';
 import { BUCK_BEARING_Nmm, sillLoad } from '../../methods/fasteners.ts';
 import { cutSize } from '../../geometry/sheet.ts';
 import { holdsFor, type Choices } from '../../vocabulary/axes.ts';
-import { ruleIds, rules } from '../../methods/rules.ts';
+import type { Unit } from '../../documents/unit.ts';
+import { ruleIds, rules, type Rule } from '../../methods/rules.ts';
 import { fitsTurned } from '../../order-size/pass-through.ts';
 import { glassWeight } from '../../unit/weight.ts';
 import { factsOf } from '../../methods/choices.ts';
@@ -25,6 +26,11 @@ export const brokenRules = defineCheck({
       const { when, proof, severity, source, fixes } = rules[rule];
       if (!holdsFor(when, choices, facts)) continue;
       const accepted = opening.deviations?.findLast((d) => d.rule === rule) ?? null;
+      if (unit.asks && asksFor(unit.asks, rules[rule], choices)) {
+        const facts = { rule, accepted, maker: unit.asks.source };
+        yield { proof, severity: 'note', source: MAKERS, facts };
+        continue;
+      }
       yield {
         proof,
         source,
@@ -39,6 +45,16 @@ export const brokenRules = defineCheck({
     }
   },
 });
+
+const MAKERS = 'the maker’s instructions, as entered for the unit';
+const ASKED = ['bedding', 'pan', 'tapeEdge', 'bottomFin'] as const;
+
+/** Whether the maker asks for every choice that a rule of practice quarrels over; what holds the unit up is no habit. */
+function asksFor(asks: NonNullable<Unit['asks']>, { when, proof }: Rule, choices: Choices): boolean {
+  if (proof === 'structure') return false;
+  const over = ASKED.filter((axis) => when[axis] !== undefined);
+  return over.length > 0 && over.every((axis) => asks[axis] === choices[axis]);
+}
 
 /** Whoever accepts a departure answers for it; it never turns into "holds" by that. */
 const lessened = (severity: 'fails' | 'watch' | 'not-checkable') => (severity === 'fails' ? 'watch' : 'note');

@@ -160,11 +160,13 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Not a rectangle',
     text: 'Shaped units are kept, not computed: fit, pieces and shims are those of the rectangle round it and prove nothing. Plan it by the maker’s drawing.',
   }),
-  'rule-broken': ({ rule, accepted }) => ({
+  'rule-broken': ({ rule, accepted, maker }) => ({
     title: ruleTexts[rule].title,
-    text: accepted
-      ? `${ruleTexts[rule].text} Accepted by ${accepted.person}: “${accepted.reason}”${/[.!?]$/.test(accepted.reason) ? '' : '.'}`
-      : ruleTexts[rule].text,
+    text: maker
+      ? `${ruleTexts[rule].text} The maker of this unit asks for it: “${maker}”. Its instructions go first; what water and air do stays as it is found.`
+      : accepted
+        ? `${ruleTexts[rule].text} Accepted by ${accepted.person}: “${accepted.reason}”${/[.!?]$/.test(accepted.reason) ? '' : '.'}`
+        : ruleTexts[rule].text,
   }),
   'fin-on-wrap': ({ over_mm, cutBack_mm }, f) => ({
     title: 'Fin lies on the wrap',

@@ -129,40 +129,42 @@
     {/each}
   </fieldset>
   {#if asked.length > 0}
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">{siteWords.facade}</th>
-          {#each FIELDS as field (field)}<th scope="col">{siteWords[field]}</th>{/each}
-          <th scope="col">{unitsWords.fields.rating}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {#each asked as row (row.name)}
+    <div class="scroll">
+      <table>
+        <thead>
           <tr>
-            <th scope="row">{row.name}</th>
-            {#each FIELDS as field (field)}
-              <td
-                ><input
-                  class="figure"
-                  autocomplete="off"
-                  aria-label="{row.name}, {siteWords[field]}"
-                  bind:value={row[field]}
-                /></td
-              >
-            {/each}
-            <td>
-              <select aria-label="{row.name}, {unitsWords.fields.rating}" bind:value={row.rating}>
-                <option value="">{unitsWords.unknown}</option>
-                {#each ratings as rating (rating)}
-                  <option value={rating}>{unitsWords.choices.rating[rating]}</option>
-                {/each}
-              </select>
-            </td>
+            <th scope="col">{siteWords.facade}</th>
+            {#each FIELDS as field (field)}<th scope="col">{siteWords[field]}</th>{/each}
+            <th scope="col">{unitsWords.fields.rating}</th>
           </tr>
-        {/each}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {#each asked as row (row.name)}
+            <tr>
+              <th scope="row">{row.name}</th>
+              {#each FIELDS as field (field)}
+                <td
+                  ><input
+                    class="figure"
+                    autocomplete="off"
+                    aria-label="{row.name}, {siteWords[field]}"
+                    bind:value={row[field]}
+                  /></td
+                >
+              {/each}
+              <td>
+                <select aria-label="{row.name}, {unitsWords.fields.rating}" bind:value={row.rating}>
+                  <option value="">{unitsWords.unknown}</option>
+                  {#each ratings as rating (rating)}
+                    <option value={rating}>{unitsWords.choices.rating[rating]}</option>
+                  {/each}
+                </select>
+              </td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
   {/if}
   {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
   {#if saved}<p role="status">{saveWords.saved}</p>{/if}
@@ -212,6 +214,10 @@
   }
   thead th {
     font-size: 0.9rem;
+  }
+  .scroll {
+    max-width: 100%;
+    overflow-x: auto;
   }
   td input {
     width: 8rem;

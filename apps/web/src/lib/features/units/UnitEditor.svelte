@@ -24,7 +24,7 @@
   } from './unit-form.ts';
   import { unitsWords } from '$words/units.ts';
   import { saveWords } from '$words/shell.ts';
-  import { readU, writeU } from '@hulvek/core';
+  import { axes, choiceText, readU, writeU } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();
@@ -56,8 +56,17 @@
       ],
     },
     { name: 'maker', fields: ['foam', 'leastGap', 'largestGap', 'fasteners', 'fastener_N'] },
+    { name: 'asks', fields: ['asksBedding', 'asksPan', 'asksTapeEdge', 'asksBottomFin', 'asksSource'] },
   ];
-  const choices = unitsWords.choices as Partial<Record<UnitField, Readonly<Record<string, string>>>>;
+  const named = (axis: 'bedding' | 'pan' | 'tapeEdge' | 'bottomFin') =>
+    Object.fromEntries(axes[axis].map((choice) => [choice, choiceText(axis, choice).name]));
+  const choices: Partial<Record<UnitField, Readonly<Record<string, string>>>> = {
+    ...unitsWords.choices,
+    asksBedding: named('bedding'),
+    asksPan: named('pan'),
+    asksTapeEdge: named('tapeEdge'),
+    asksBottomFin: named('bottomFin'),
+  };
 
   /** A bare figure gets the unit it was typed in. */
   function withUnit(field: UnitField) {
@@ -92,7 +101,7 @@
         <legend>{unitsWords.groups[group.name]}</legend>
         {#each group.fields as field (field)}
           {@const options = choices[field]}
-          <label data-wide={field === 'name'}>
+          <label data-wide={field === 'name' || field === 'asksSource'}>
             <span>{unitsWords.fields[field]}</span>
             {#if options}
               <select id="unit-{field}" bind:value={form[field]}>
@@ -104,7 +113,7 @@
             {:else}
               <input
                 id="unit-{field}"
-                class={field === 'name' ? '' : 'figure'}
+                class={field === 'name' || field === 'asksSource' ? '' : 'figure'}
                 autocomplete="off"
                 aria-invalid={problems[field] !== undefined}
                 aria-describedby={problems[field] ? `unit-${field}-say` : undefined}

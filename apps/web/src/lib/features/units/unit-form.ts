@@ -43,6 +43,11 @@ export const unitFields = [
   'largestGap',
   'fasteners',
   'fastener_N',
+  'asksBedding',
+  'asksPan',
+  'asksTapeEdge',
+  'asksBottomFin',
+  'asksSource',
 ] as const;
 export type UnitField = (typeof unitFields)[number];
 export type UnitForm = Record<UnitField, string>;
@@ -103,6 +108,11 @@ export function unitForm(unit: Unit, lengths: LengthUnit): UnitForm {
     largestGap: unit.limits?.largestGap?.typed ?? '',
     fasteners: unit.limits?.fasteners ?? '',
     fastener_N: figure(unit.limits?.fastener_N),
+    asksBedding: unit.asks?.bedding ?? '',
+    asksPan: unit.asks?.pan ?? '',
+    asksTapeEdge: unit.asks?.tapeEdge ?? '',
+    asksBottomFin: unit.asks?.bottomFin ?? '',
+    asksSource: unit.asks?.source ?? '',
   };
 }
 
@@ -118,6 +128,7 @@ const PATHS: Readonly<Partial<Record<string, UnitField>>> = {
   'limits.largestGap': 'largestGap',
   'limits.fasteners': 'fasteners',
   'limits.fastener_N': 'fastener_N',
+  'asks.source': 'asksSource',
 };
 
 export type UnitRead =
@@ -165,6 +176,13 @@ export function unitFromForm(
     fasteners: choice('fasteners'),
     fastener_N: figure('fastener_N'),
   });
+  const asks = defined({
+    bedding: choice('asksBedding'),
+    pan: choice('asksPan'),
+    tapeEdge: choice('asksTapeEdge'),
+    bottomFin: choice('asksBottomFin'),
+  });
+  const asked = Object.keys(asks).length > 0 || form.asksSource.trim() !== '';
   const parsed = unitSchema.safeParse(
     defined({
       id,
@@ -197,6 +215,7 @@ export function unitFromForm(
       shgc: figure('shgc'),
       madeAt_m: figure('madeAt_m'),
       limits: Object.keys(limits).length > 0 ? limits : undefined,
+      asks: asked ? { ...asks, source: form.asksSource } : undefined,
     }),
   );
   if (parsed.success && Object.keys(problems).length === 0) return { ok: true, unit: parsed.data };

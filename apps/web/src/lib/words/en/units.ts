@@ -16,7 +16,8 @@ export const unitsWords = {
     fin: 'Fin',
     parts: 'Parts',
     glass: 'Glass and label',
-    maker: 'What the maker asks for',
+    maker: 'What the maker allows',
+    asks: 'A method of the maker’s own',
   },
   fields: {
     name: 'Name',
@@ -50,6 +51,11 @@ export const unitsWords = {
     largestGap: 'Largest gap',
     fasteners: 'Fasteners',
     fastener_N: 'One fastener carries, N',
+    asksBedding: 'Bedding',
+    asksPan: 'Sill pan',
+    asksTapeEdge: 'Tape at the frame',
+    asksBottomFin: 'Bottom fin',
+    asksSource: 'Where the maker says so',
   },
   choices: {
     operation: {
