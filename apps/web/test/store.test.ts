@@ -301,8 +301,8 @@ describe('accounts and the demo', () => {
     await loadDemoIfEmpty(db);
     const ines = (await userByEmail(db, 'ines@demo.invalid')) ?? '';
     expect((await listJobs(db, ines)).map((j) => [j.job.id, j.role, j.openings])).toEqual([
-      ['skarv-point', 'owner', 14],
       ['quince-court', 'owner', 6],
+      ['skarv-point', 'owner', 14],
       ['tannery-row', 'owner', 8],
     ]);
     const [first] = await loadParts(db, 'skarv-point');
