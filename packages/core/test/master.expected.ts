@@ -271,6 +271,20 @@ const catalogue: readonly MasterRow[] = (
   ),
 );
 
+/** 920 × 1253 with a board and pan of 9.67 under the frame and 1.2 of flashing at the head: 1253 − 1.2 − 9.67 − 1200 = 42.1. */
+const seats: readonly MasterRow[] = [
+  row(
+    'equal space at head and sill, where that is chosen',
+    { ...withChoices(DRAINED, { seat: 'equal' }), readings: { heightOver: 53 } },
+    { figure: 'fit.head - fit.sill', is: 0 },
+  ),
+  row(
+    'and the thinnest sound seat where it is not',
+    { ...DRAINED, readings: { heightOver: 53 } },
+    { figure: 'fit.sill', is: 3.175 },
+  ),
+];
+
 const pansAndStrips: readonly MasterRow[] = [
   row('a thin gap at the sill alone condemns no seal', DRAINED, { noFinding: 'seal-unfit' }),
   row(
@@ -560,6 +574,7 @@ export const masterRows: readonly MasterRow[] = [
   ...buckScrews,
   ...sills,
   ...catalogue,
+  ...seats,
   ...pansAndStrips,
   ...flaps,
   ...outerJoints,

@@ -127,6 +127,9 @@ const guardOf = (build: Build): number => {
   const deep = strip?.profile.map(([w]) => w) ?? [];
   return Math.max(...deep) - Math.min(...deep);
 };
+/** Free between the frame and what lies on the reveal, at its least. */
+const spaceAt = ({ placement }: NonNullable<Plan['fit']>, side: 'head' | 'sill'): number =>
+  Math.min(...placement.gaps.filter((gap) => gap.side === side).map(({ flashed_mm }) => flashed_mm));
 /** From the shelf of the cap up to the trim over it. */
 function trimAboveCap(build: Build): number {
   const head = topOf(build, 'trim', /head/);
@@ -179,6 +182,8 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
       : 0,
   'fix.seal-narrow.first.sealWidth': ({ findings }) =>
     findings.find(({ code }) => code === 'seal-narrow')?.fixes[0]?.set.sealWidth,
+  'fit.head - fit.sill': ({ fit }) => (fit ? spaceAt(fit, 'head') - spaceAt(fit, 'sill') : undefined),
+  'fit.sill': ({ fit }) => (fit ? spaceAt(fit, 'sill') : undefined),
   'unit.u': ({ unit }) => unit?.uFactor,
   'cut.guard.count': (plan) => countOf(plan, 'guard'),
   'cut.outer-seal.count': (plan) => countOf(plan, 'outer-seal'),

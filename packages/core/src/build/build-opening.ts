@@ -72,6 +72,7 @@ function built(input: BuildInput): Build | null {
     numbers,
     finned,
     held: isBracketHeld(choices),
+    equalSpace: choices.seat === 'equal',
     layers: revealLayers([...onOpening.values()], bare, depth.back),
     ...depth,
   });
@@ -140,14 +141,22 @@ function fitUnit(input: {
   finned: boolean;
   /** By inside brackets: no fastener of the fin has to reach framing. */
   held: boolean;
+  /** At head and sill. */
+  equalSpace: boolean;
   layers: ReturnType<typeof revealLayers>;
   front: number;
   back: number;
 }): Fit {
-  const { frame, unit, numbers, finned, held, layers, front, back } = input;
+  const { frame, unit, numbers, finned, held, equalSpace, layers, front, back } = input;
   const size = { width: unit.width.mm, height: unit.height.mm };
   const buildUp = layers('sill', 0.5);
-  const placement = placeUnit({ frame, unit: size, layers, seat_mm: buildUp + numbers.leastShim });
+  const placement = placeUnit({
+    frame,
+    unit: size,
+    layers,
+    seat_mm: buildUp + numbers.leastShim,
+    equalOver_mm: equalSpace ? buildUp : null,
+  });
   const limits = {
     // What the maker asks for goes before the method's habits.
     least_mm: Math.max(numbers.leastGap, unit.limits?.leastGap?.mm ?? 0),

@@ -9,6 +9,8 @@ export interface FitInput {
   readonly layers: (side: Side, place: Place) => number;
   /** Least height of the frame's underside above the rough sill: board, slope, pan and the thinnest shim. */
   readonly seat_mm: number;
+  /** Where head and sill are to have equal space: what lies under the frame without any shim, mm. */
+  readonly equalOver_mm?: number | null;
 }
 
 /** Free space between unit and opening at one measured place. */
@@ -33,6 +35,8 @@ export interface Placement {
  * Returns the level and plumb place of the unit that maximises the smallest side gap over all measured places
  * and sits on the thinnest sound seat above the highest measured point of the sill.
  *
+ * Where equal space is asked for it stands in the middle of the height instead, never under that seat.
+ *
  * Sideways the optimum is in the middle between the innermost flashed points of both jambs. Upwards it is not
  * centred: the header creeps down, so the head takes what is left.
  *
@@ -40,11 +44,19 @@ export interface Placement {
  *
  * @example a 900 wide unit between jambs at 0 and 918 with 1 mm of flashing each: left 9, both side gaps 8
  */
-export function placeUnit({ frame, unit, layers, seat_mm }: FitInput): Placement {
+export function placeUnit({ frame, unit, layers, seat_mm, equalOver_mm = null }: FitInput): Placement {
   const leftEdge = Math.max(...frame.left.map((s) => s.u + layers('left', s.place)));
   const rightEdge = Math.min(...frame.right.map((s) => s.u - layers('right', s.place)));
   const left = (leftEdge + rightEdge - unit.width) / 2;
-  const bottom = Math.max(...frame.bottom.map((s) => s.v)) + seat_mm;
+  const sill = Math.max(...frame.bottom.map((s) => s.v));
+  const low = sill + seat_mm;
+  const bottom = equalOver_mm === null ? low : Math.max(low, middle(sill + equalOver_mm));
+
+  /** Height at which what is free over the frame is free under it too. */
+  function middle(over: number): number {
+    const head = Math.min(...frame.top.map((s) => s.v - layers('head', s.place)));
+    return (over + head - unit.height) / 2;
+  }
 
   const clear: Record<Side, (s: Station) => number> = {
     left: (s) => left - s.u,

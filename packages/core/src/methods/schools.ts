@@ -12,6 +12,7 @@ const DRAINED: Choices = {
   mount: 'integral-fin',
   setFrom: 'outside',
   position: 'outboard',
+  seat: 'thinnest',
   buck: 'none',
   sillDrain: 'slope',
   pan: 'stretched',

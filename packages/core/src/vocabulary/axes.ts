@@ -17,6 +17,7 @@ export const axes = {
   mount: ['integral-fin', 'separate-fin', 'gasketed-fin', 'clips', 'frame-screws', 'pocket'],
   setFrom: ['outside', 'inside', 'inside-brackets'],
   position: ['outboard', 'mid', 'inboard'],
+  seat: ['thinnest', 'equal'],
   buck: ['none', 'lumber', 'foam-l', 'panel-frame'],
   sillDrain: ['slope', 'back-dam', 'slope-and-dam', 'framed-slope'],
   pan: ['stretched', 'tape-and-patches', 'rigid', 'membrane-under-metal', 'fluid', 'buck', 'of-unit', 'none'],

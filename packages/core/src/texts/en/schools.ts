@@ -103,6 +103,7 @@ export const axisTexts: Readonly<Record<AxisId, string>> = {
   mount: 'How the unit is held',
   setFrom: 'Set from',
   position: 'Place in the depth',
+  seat: 'Height in the opening',
   buck: 'Buck',
   sillDrain: 'How the sill drains',
   pan: 'Sill pan',
@@ -262,6 +263,14 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
     ),
     mid: c('Middle', 'The coldest corner is warmest here.', 'Thick walls, insulation planes.'),
     inboard: c('Inboard', 'Sheltered by a deep reveal.', 'When the deep outer sill is fully waterproof.'),
+  },
+  seat: {
+    thinnest: c('On the thinnest sound seat', 'The head keeps what is left: headers creep down.', 'Usually.'),
+    equal: c(
+      'Equal space at head and sill',
+      'Both joints can be filled and sealed.',
+      'Openings with height to spare, lines of heads that must match.',
+    ),
   },
   buck: {
     none: c('None', 'Fewest parts.', 'Without exterior insulation.'),

@@ -5,7 +5,7 @@ export const methodGroups = [
   { name: 'wall', axes: ['waterLayer', 'airLayer', 'wrapEdge', 'flapEdge', 'sequence'] },
   {
     name: 'unit',
-    axes: ['mount', 'setFrom', 'position', 'buck', 'jambHoles', 'firstFastener', 'fastenerKind'],
+    axes: ['mount', 'setFrom', 'position', 'seat', 'buck', 'jambHoles', 'firstFastener', 'fastenerKind'],
   },
   { name: 'sill', axes: ['sillDrain', 'pan', 'bedding', 'beadOn', 'bottomFin', 'windSkirt'] },
   { name: 'round', axes: ['jambs', 'head', 'headSeam', 'tapeEdge', 'outerJoint', 'bandFirst'] },
