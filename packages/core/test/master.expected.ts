@@ -297,6 +297,11 @@ const pansAndStrips: readonly MasterRow[] = [
   row('a pan that ends under the frame leaves the rest bare', withNumbers(DRAINED, { panInset: 110 }), {
     finding: 'pan-ends-under-frame',
   }),
+  row('a film of 0.25 mm is too thin', withNumbers(RECESSED, { film: 0.25 }), {
+    finding: 'film-too-thin',
+    severity: 'fails',
+  }),
+  row('one of 0.30 mm is not', withNumbers(RECESSED, { film: 0.3 }), { noFinding: 'film-too-thin' }),
   row('membranes are to be had up to 300 mm', withNumbers(CLIPS, { sealWidth: 300 }), {
     noFinding: 'not-planned',
   }),

@@ -1,4 +1,5 @@
 /** What lies behind what: every plane in the depth of the wall, and whether the planes that must meet do. */
+import { GUARD_THICK_mm } from '../methods/pieces/carpentry.ts';
 import { sheetMaterials } from '../vocabulary/materials.ts';
 import type { Unit } from '../documents/unit.ts';
 import type { Wall } from '../documents/wall.ts';
@@ -13,6 +14,7 @@ export const planeIds = [
   'sheathing',
   'frame-back',
   'framing-back',
+  'guard-face',
   'interior-face',
 ] as const;
 export type PlaneId = (typeof planeIds)[number];
@@ -54,6 +56,8 @@ export function depthStack(o: {
   tape_mm: number;
   tapeLayers: number;
   drift_mm: number;
+  /** A strip lies on the framing over the seal's edge. */
+  guarded?: boolean;
 }): DepthStack {
   const { wall, unit, buck_mm } = o;
   const outboard = sum(wall, 'exterior-board', 'cavity');
@@ -75,6 +79,7 @@ export function depthStack(o: {
       sheathing: 0,
       'frame-back': back,
       'framing-back': framing,
+      ...(o.guarded === true && { 'guard-face': framing - GUARD_THICK_mm }),
       'interior-face': interior,
     },
     buckMisses_mm: buck_mm === null ? null : buck - outboard,

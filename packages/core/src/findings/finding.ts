@@ -104,6 +104,7 @@ export interface FindingFacts {
   'reading-disagrees': Residual & { readonly limit_mm: number };
   'reading-disputed': { readonly points: readonly SurveyPointId[] };
   'sill-too-flat': { readonly slope_deg: number; readonly limit_deg: number };
+  'film-too-thin': { readonly film_mm: number; readonly limit_mm: number };
   'pan-upturn-short': { readonly upturn_mm: number; readonly limit_mm: number };
   'pan-lap-short': { readonly lap_mm: number; readonly limit_mm: number };
   'corner-overstretched': { readonly stretch: number; readonly limit: number };

@@ -155,6 +155,21 @@ describe('depth and slope', () => {
     expect(stack(70).buckMisses_mm).toBe(0);
   });
 
+  it('a guard strip of 6 mm on the framing is a plane of its own, 13 mm of drywall stand past it', () => {
+    const { planes } = depthStack({
+      wall,
+      unit,
+      buck_mm: 70,
+      tape_mm: 0.6,
+      tapeLayers: 3,
+      drift_mm: 2,
+      guarded: true,
+    });
+    expect((planes['framing-back'] ?? 0) - (planes['guard-face'] ?? 0)).toBe(6);
+    expect((planes['guard-face'] ?? 0) - (planes['interior-face'] ?? 0)).toBe(7);
+    expect(stack(70).planes['guard-face']).toBeUndefined();
+  });
+
   it('with the buck at 70, fin drift 2, an 83 mm frame 25 proud of its fin: 179 mm from its back to the drywall face', () => {
     const { planes, jambExtension_mm, tapeBuildUp_mm } = stack(70);
     expect(planes['frame-front']).toBe(97);

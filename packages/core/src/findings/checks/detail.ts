@@ -58,6 +58,24 @@ export const panReach = defineCheck({
   },
 });
 
+/** Wet, where the material's own sheet says nothing else: common practice, no source. */
+const LEAST_FILM_mm = 0.3;
+
+export const filmThin = defineCheck({
+  code: 'film-too-thin',
+  proof: 'water',
+  severity: 'fails',
+  source: PRACTICE,
+  *run({ build, numbers }) {
+    const brushed = build?.pieces.some((piece) => piece.form === 'sheet' && piece.film_mm !== undefined);
+    if (!brushed || numbers.film >= LEAST_FILM_mm) return;
+    yield {
+      facts: { film_mm: numbers.film, limit_mm: LEAST_FILM_mm },
+      fixes: [{ kind: 'safe', set: { film: LEAST_FILM_mm } }],
+    };
+  },
+});
+
 export const panUpturn = defineCheck({
   code: 'pan-upturn-short',
   proof: 'water',

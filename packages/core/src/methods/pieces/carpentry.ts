@@ -319,7 +319,7 @@ export function weepHoles(id: string, { opening }: PieceContext): SolidPiece {
   );
 }
 
-const GUARD_THICK_mm = 6;
+export const GUARD_THICK_mm = 6;
 
 /** A thin strip on the framing round the opening, over the edge of the inner seal: the board cutter runs along it. */
 export function guardStrip(id: string, context: PieceContext): SolidPiece {

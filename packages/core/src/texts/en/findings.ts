@@ -254,6 +254,10 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Sill nearly level',
     text: `${slope_deg}° is under ${limit_deg}°. Water in the pan may stand or run inward. Raise the slope.`,
   }),
+  'film-too-thin': ({ film_mm, limit_mm }) => ({
+    title: 'Film too thin',
+    text: `${film_mm} mm wet is under ${limit_mm} mm. A thin film looks the same and opens at the corners first. The material’s own sheet goes before this limit.`,
+  }),
   'pan-upturn-short': ({ upturn_mm, limit_mm }, f) => ({
     title: 'Pan upturn short',
     text: `${f.length(upturn_mm)} up the jambs, usual least ${f.length(limit_mm)}. Water that stands at the corner can pass over its end.`,

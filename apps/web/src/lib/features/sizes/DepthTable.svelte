@@ -25,6 +25,7 @@
           buck_mm: buckOf(plan.choices, plan.numbers, plan.method)?.projection ?? null,
           ...tapedCorner,
           drift_mm: 0,
+          guarded: plan.choices.guard === 'strip',
           ...finless(plan),
         })
       : null,

@@ -92,6 +92,7 @@ export const sizesWords = {
     sheathing: 'Face of the sheathing',
     'frame-back': 'Inner face of the frame',
     'framing-back': 'Inner face of the framing',
+    'guard-face': 'Face of the guard strip',
     'interior-face': 'Face of the inner finish',
   } satisfies Record<PlaneId, string>,
   buckMeets: 'The buck meets the trim plane.',
