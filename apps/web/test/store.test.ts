@@ -301,9 +301,9 @@ describe('accounts and the demo', () => {
     await loadDemoIfEmpty(db);
     const ines = (await userByEmail(db, 'ines@demo.invalid')) ?? '';
     expect((await listJobs(db, ines)).map((j) => [j.job.id, j.role, j.openings])).toEqual([
-      ['quince-court', 'owner', 6],
       ['skarv-point', 'owner', 14],
       ['tannery-row', 'owner', 8],
+      ['quince-court', 'owner', 6],
     ]);
     const [first] = await loadParts(db, 'skarv-point');
     if (!first) throw new Error('no opening');
