@@ -59,6 +59,12 @@ describe('what may be done now', () => {
         .map((s) => s.id),
     ).toEqual(['check-opening']));
 
+  it('a tick made before what it waits for was ticked again is no rest: only time that is asked for holds back', () => {
+    const done = ticksUpTo('dry-fit').filter(({ step }) => step !== 'dry-fit');
+    const late = entry('tick', 'dry-fit', 50);
+    expect(stateOf('bead', [...done, late], at(45))?.blockedBy).toEqual([]);
+  });
+
   it('a unit is to be home before its bead skins over, and a hand stays on it until it is fast', () => {
     const hurry = (id: string, entries: Entry[]) => stateOf(id, entries)?.due;
     const beaded = ticksUpTo('bead');

@@ -57,7 +57,7 @@ const unit = (id: string, name: string, operation: string, width: number, height
   fin,
   waterTest_Pa: width > 1000 ? 220 : 300,
   rating: 'iso',
-  uFactor: 1.3,
+  uFactor: 1.1,
   shgc: 0.5,
   frameMaterial: 'vinyl',
   panes: [length(4), length(4)],

@@ -133,7 +133,7 @@ function blockers(
     const before = earlier.get(id);
     if (!before?.tick) return [{ kind: 'step', step: id, because }];
     const until = Date.parse(before.tick.at) + least_min * MS_PER_MINUTE;
-    if (!overridden && Date.parse(now) < until) {
+    if (least_min > 0 && !overridden && Date.parse(now) < until) {
       return [{ kind: 'rest', step: id, until: new Date(until).toISOString() }];
     }
     return [];
