@@ -22,9 +22,9 @@ const WINDOWS = [
 
 /** Name, how it opens, inches, kg. */
 const UNITS = {
-  'hung-32-60': ['Hung 32 × 60', 'double-hung', 32, 60, 31],
-  'hung-28-52': ['Hung 28 × 52', 'double-hung', 28, 52, 24],
-  'casement-30-38': ['Casement 30 × 38', 'casement', 30, 38, 21],
+  'hung-32-60': ['Type P, hung', 'double-hung', 32, 60, 31],
+  'hung-28-52': ['Type B, hung', 'double-hung', 28, 52, 24],
+  'casement-30-38': ['Type K, casement', 'casement', 30, 38, 21],
 } as const;
 const SURVEYED = Date.UTC(2026, 10, 19, 13, 5);
 const SIXTEENTH_mm = MM_PER_INCH / 16;
