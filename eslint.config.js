@@ -92,6 +92,24 @@ const sharedBoundary = {
   },
 };
 
+/** What judges a computation knows nothing of it: else both could be wrong together. */
+const judgesApart = {
+  files: ['packages/core/test/references/**/*.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: '(^@hulvek/core$|/src/(proofs|findings|plan)/)',
+            message: 'A reference imports nothing of what it judges, nor the door behind which that stands.',
+          },
+        ],
+      },
+    ],
+  },
+};
+
 const hulvek = { rules: { 'read-not-cast': readNotCast, 'roles-not-names': rolesNotNames } };
 
 export default ts.config(
@@ -130,6 +148,7 @@ export default ts.config(
   coreBoundary,
   { files: ['packages/core/src/texts/language.ts'], rules: { 'no-restricted-imports': 'off' } },
   serverBoundary,
+  judgesApart,
   sharedBoundary,
   {
     files: ['apps/web/src/**/*.{ts,svelte}', 'packages/*/src/**/*.ts'],
