@@ -242,6 +242,34 @@ const sills: readonly MasterRow[] = [
       severity: 'fails',
     },
   ),
+  row(
+    'a dam does not help where the sill falls 3.8° to the room behind it',
+    {
+      ...withChoices(DRAINED, { sillDrain: 'back-dam' }),
+      readings: { sillFallLeft: -10, sillFallRight: -10 },
+    },
+    { finding: 'sill-falls-inward', severity: 'fails' },
+  ),
+  row(
+    'the board is cut to its own slope, whatever it lies on: 3 + 152 × tan 5°',
+    { ...DRAINED, readings: { sillFallLeft: 2, sillFallRight: 2 } },
+    { figure: 'cut.board.thickness', is: 16.3, within: 0.1 },
+  ),
+  row(
+    'and the pan on it lies at what both make: 5° + atan (2 / 152)',
+    { ...DRAINED, readings: { sillFallLeft: 2, sillFallRight: 2 } },
+    { figure: 'sill.slope', is: 5.75, within: 0.01 },
+  ),
+  row(
+    'an old sill is measured and not added to: atan (4 / 115)',
+    { ...POCKET, readings: { sillFallLeft: 4, sillFallRight: 4 } },
+    { figure: 'sill.slope', is: 1.99, within: 0.01 },
+  ),
+  row(
+    'what is formed in masonry has a slope of its own',
+    { ...MASONRY, readings: { sillFallLeft: -20, sillFallRight: -20 } },
+    { figure: 'sill.slope', is: 5 },
+  ),
   row('a masonry wall gets no sawn timber through its cavity', MASONRY, { noPiece: 'board' }),
   row('but a sill of its own kind', MASONRY, { piece: 'masonry-sill' }),
   row('with a damp course under it', MASONRY, { piece: 'damp-course' }),

@@ -9,7 +9,6 @@ import {
   sizeToFrame,
   sizeToOrder,
   stepText,
-  surveyDrawing,
   type JobFile,
   type Opening,
   type Plan,
@@ -28,6 +27,7 @@ import type { Build, PlannedStep } from '../src/build/build.ts';
 import { CAP_ABOVE_mm } from '../src/methods/pieces/cap.ts';
 import type { Solid } from '../src/geometry/solid.ts';
 import { readU } from '../src/quantities/u-value.ts';
+import { drawnWidths } from './support/survey-drawing.ts';
 import { masterRows, type Given, type MasterRow } from './master.expected.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
@@ -184,6 +184,8 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
     findings.find(({ code }) => code === 'seal-narrow')?.fixes[0]?.set.sealWidth,
   'fit.head - fit.sill': ({ fit }) => (fit ? spaceAt(fit, 'head') - spaceAt(fit, 'sill') : undefined),
   'fit.sill': ({ fit }) => (fit ? spaceAt(fit, 'sill') : undefined),
+  'cut.board.thickness': (plan) => cutsOf(plan, 'board')[0]?.thickness_mm ?? undefined,
+  'sill.slope': ({ numbers }) => numbers.slope,
   'unit.u': ({ unit }) => unit?.uFactor,
   'cut.guard.count': (plan) => countOf(plan, 'guard'),
   'cut.outer-seal.count': (plan) => countOf(plan, 'outer-seal'),
@@ -214,27 +216,10 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
   'fasteners.cure.length': (plan) => leftAim(plan)?.cure?.length_mm,
   // The framing as it is drawn: the unit's ring with what stands on both sides of it.
   'survey-drawing.width': (plan) => {
-    const { frame, fit, unit } = plan;
-    if (!frame || !fit || !unit) return undefined;
     const { clearance, leg_mm } = framingOf(plan);
-    const drawing = surveyDrawing(frame, fit, {
-      width: 600,
-      height: 800,
-      figure: String,
-      point: null,
-      unit: { width: unit.width.mm, height: unit.height.mm },
-      least_mm: 6,
-      leg_mm,
-      fromInside: false,
-    });
-    const wide = (owner: string) => {
-      const area = drawing.items.find((item) => item.kind === 'area' && item.owner === owner);
-      if (area?.kind !== 'area') throw new Error(`${owner} is not drawn`);
-      const us = area.points.map((p) => p[0]);
-      return (Math.max(...us) - Math.min(...us)) / drawing.scale;
-    };
-    expect(wide('opening') - wide('buck')).toBeCloseTo(2 * leg_mm, 3);
-    return wide('unit') + clearance.width_mm + 2 * leg_mm;
+    const wide = drawnWidths(plan);
+    expect(wide.opening - wide.buck).toBeCloseTo(2 * leg_mm, 3);
+    return wide.unit + clearance.width_mm + 2 * leg_mm;
   },
 };
 
@@ -311,6 +296,23 @@ function meets({ given, expect: what }: MasterRow): void {
 
 describe('the plan as somebody who has done the work for years would make it', () => {
   for (const row of masterRows) (UNMET.includes(row.says) ? it.fails : it)(row.says, () => meets(row));
+
+  it('an opening of the size that a method says it wants fits it, and one a little smaller does not', () => {
+    for (const { given } of masterRows.filter(
+      ({ expect: what }) => 'figure' in what && what.figure === 'fits-or-is-told',
+    )) {
+      const told = planned(given).findings.find(({ code }) => code === 'opening-small-for-method');
+      if (told?.code !== 'opening-small-for-method') continue;
+      const { unit } = planned({ school: given.school });
+      const fits = (less: number) => {
+        const widthOver = told.facts.width_mm - (unit?.width.mm ?? NaN) - less;
+        const heightOver = told.facts.height_mm - (unit?.height.mm ?? NaN) - less;
+        return planned({ ...given, readings: { widthOver, heightOver } }).fit?.result.verdict;
+      };
+      expect(fits(-0.1), given.school).toBe('fits');
+      expect(fits(1), given.school).not.toBe('fits');
+    }
+  });
 
   it('a fixed unit is not operated, and what would have waited for it waits for what is before it', () => {
     const row = masterRows.find(({ says }) => says === 'a fixed unit is not operated');

@@ -71,10 +71,14 @@ describe('what may be done now', () => {
     const begun = beaded.find(({ step, kind }) => step === 'bead' && kind === 'tick')?.at ?? '';
     const work_min = steps.find(({ id }) => id === 'bead')?.work_min ?? NaN;
     expect(hurry('set', beaded)).toEqual([
-      { step: 'bead', by: new Date(Date.parse(begun) + (10 - work_min) * 60_000).toISOString() },
+      {
+        step: 'bead',
+        by: new Date(Date.parse(begun) + (10 - work_min) * 60_000).toISOString(),
+        atOnce: false,
+      },
     ]);
     const set = ticksUpTo('set');
-    expect(hurry('align', set)).toEqual([{ step: 'set', by: set.at(-1)?.at }]);
+    expect(hurry('align', set)).toEqual([{ step: 'set', by: set.at(-1)?.at, atOnce: true }]);
     expect(hurry('set', set)).toEqual([]);
   });
 

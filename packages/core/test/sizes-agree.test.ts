@@ -7,7 +7,6 @@ import {
   readJobFile,
   sizeToFrame,
   sizeToOrder,
-  surveyDrawing,
   writeJobFile,
   type JobFile,
   type Plan,
@@ -17,6 +16,7 @@ import { buckAims } from '../src/methods/buck-aim.ts';
 import { gapsOf } from '../src/methods/fasteners.ts';
 import { markStep } from '../src/quantities/format-length.ts';
 import { randomCase } from './golden/cases.ts';
+import { drawnWidths } from './support/survey-drawing.ts';
 
 const SEEDS = 200;
 
@@ -61,28 +61,10 @@ describe('the sizes of 200 random openings, on every page', () => {
 
   it('the survey drawing stands both legs round the opening that the unit is drawn in', () => {
     for (const { plan, unit } of bucked) {
-      const { frame, fit } = plan;
-      if (!frame || !fit) throw new Error('not placed');
-      const { leg_mm } = framingOf(plan);
-      const { items, scale } = surveyDrawing(frame, fit, {
-        width: 600,
-        height: 800,
-        figure: String,
-        point: null,
-        unit: { width: unit.width.mm, height: unit.height.mm },
-        least_mm: 6,
-        leg_mm,
-        fromInside: false,
-      });
-      const wide = (owner: string) => {
-        const area = items.find((item) => item.kind === 'area' && item.owner === owner);
-        if (area?.kind !== 'area') throw new Error(`${owner} is not drawn`);
-        const us = area.points.map(([u]) => u);
-        return (Math.max(...us) - Math.min(...us)) / scale;
-      };
-      expect(wide('unit')).toBeCloseTo(unit.width.mm, 3);
+      const wide = drawnWidths(plan);
+      expect(wide.unit).toBeCloseTo(unit.width.mm, 3);
       // Jambs may lean: the buck follows them at its own thickness.
-      expect(wide('opening') - wide('buck')).toBeCloseTo(2 * leg_mm, 3);
+      expect(wide.opening - wide.buck).toBeCloseTo(2 * framingOf(plan).leg_mm, 3);
     }
   });
 

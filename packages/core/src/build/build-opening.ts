@@ -16,7 +16,7 @@ import { eventsOf } from './replay.ts';
 import { sillFall_deg, subjectOf, type Subject } from './subject.ts';
 import { orderedSteps } from './sequence.ts';
 import { stepRows } from '../methods/step-rows.ts';
-import { fastening, isBracketHeld } from '../methods/fasteners.ts';
+import { fastening } from '../methods/fasteners.ts';
 import { snap, radians } from '../geometry/vector.ts';
 import { placeUnit } from '../fit/placement.ts';
 import { shimSchedule } from '../fit/shims.ts';
@@ -71,7 +71,7 @@ function built(input: BuildInput): Build | null {
     unit,
     numbers,
     finned,
-    held: isBracketHeld(choices),
+    held: facts.has('held-by-brackets'),
     equalSpace: choices.seat === 'equal',
     layers: revealLayers([...onOpening.values()], bare, depth.back),
     ...depth,

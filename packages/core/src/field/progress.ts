@@ -20,7 +20,7 @@ export interface StepProgress {
   readonly status: StepStatus;
   readonly blockedBy: readonly Blocker[];
   /** Until when it must have been begun or done, and after which step: a bead skins over, a unit is held by a hand. */
-  readonly due: readonly { readonly step: string; readonly by: string }[];
+  readonly due: readonly { readonly step: string; readonly by: string; readonly atOnce: boolean }[];
   /** Everything entered for this step that stands, oldest first. */
   readonly entries: readonly Entry[];
   /** Of these the ones that count. */
@@ -117,7 +117,7 @@ function dueOf(
     if (!done || most_min === undefined) return [];
     const worked_min = from === 'start' ? (steps.find((s) => s.id === id)?.work_min ?? 0) : 0;
     const by = Date.parse(done.at) + (most_min - worked_min) * MS_PER_MINUTE;
-    return [{ step: id, by: new Date(by).toISOString() }];
+    return [{ step: id, by: new Date(by).toISOString(), atOnce: most_min === 0 }];
   });
 }
 

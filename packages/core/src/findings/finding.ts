@@ -42,7 +42,8 @@ export interface FindingFacts {
   'face-uneven': { readonly hollow_mm: number; readonly limit_mm: number };
   'sill-falls-inward': {
     readonly inward_mm: number;
-    readonly slope_deg: number;
+    /** As it was to be; `null` where the sill that is there is the surface. */
+    readonly slope_deg: number | null;
     readonly left_deg: number;
     readonly limit_deg: number;
   };

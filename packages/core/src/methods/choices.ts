@@ -35,8 +35,13 @@ const FIN_OF = {
   'gasketed-fin': 'gasketed',
 } as const;
 
+/** Inside brackets hold a gasketed fin: nothing goes through it. */
+export const isHeldByBrackets = ({ mount, setFrom }: Pick<Choices, 'mount' | 'setFrom'>): boolean =>
+  mount === 'gasketed-fin' && setFrom === 'inside-brackets';
+
 /** What is true of wall and unit under these choices. */
-export function factsOf(wall: Wall, unit: Unit, { mount }: Pick<Choices, 'mount'>): Set<Fact> {
+export function factsOf(wall: Wall, unit: Unit, choices: Pick<Choices, 'mount' | 'setFrom'>): Set<Fact> {
+  const { mount } = choices;
   const wanted = mount in FIN_OF ? FIN_OF[mount as keyof typeof FIN_OF] : null;
   const is: Partial<Record<Fact, boolean>> = {
     'has-exterior-board': wall.layers.some((l) => l.role === 'exterior-board'),
@@ -44,6 +49,7 @@ export function factsOf(wall: Wall, unit: Unit, { mount }: Pick<Choices, 'mount'
     'unit-heavy': (unit.weight_kg ?? glassWeight(unit) ?? 0) > HEAVY_kg,
     'unit-finless': unit.fin.kind === 'none',
     'unit-fixed': unit.operation === 'fixed',
+    'held-by-brackets': isHeldByBrackets(choices),
     'fin-of-another-kind': wanted !== null && unit.fin.kind !== 'none' && unit.fin.kind !== wanted,
     'maker-every-hole': unit.limits?.fasteners === 'every-hole',
     'maker-second-hole': unit.limits?.fasteners === 'every-second-hole',
@@ -60,25 +66,38 @@ export interface SillAsFound {
 }
 
 /**
- * Numbers as the choices of the sill leave them: a level sill has neither slope nor board, a slope in the framing no
- * board and the height where the frame's inner edge stands; what was measured turns the sill's surface in every case.
+ * What the fall of the sill that is there does to the pan's surface: a board follows it, a sloped framing or an old frame
+ * is the surface itself, and what is formed in masonry or stands on a buck has a slope of its own.
  */
-export function withSill(
-  numbers: ParameterValues,
-  { sillDrain, buck }: Choices,
-  { fall_deg, inward_mm }: SillAsFound,
-): ParameterValues {
-  const fall = fall_deg ?? 0;
-  switch (sillDrain) {
-    case 'back-dam':
-      return { ...numbers, slope: fall, boardFront: 0 };
-    case 'framed-slope': {
-      const slope = fall_deg ?? numbers.slope;
-      const boardFront = buck === 'none' ? -(inward_mm ?? 0) * Math.tan(radians(slope)) : 0;
-      return { ...numbers, slope, boardFront: boardFront === 0 ? 0 : boardFront };
-    }
-    case 'slope':
-    case 'slope-and-dam':
-      return { ...numbers, slope: numbers.slope + fall };
-  }
+export function sillFollows({
+  mount,
+  waterLayer,
+  buck,
+  sillDrain,
+}: Pick<Choices, 'mount' | 'waterLayer' | 'buck' | 'sillDrain'>): 'adds' | 'is' | 'not' {
+  if (waterLayer === 'masonry' || buck !== 'none') return 'not';
+  return mount === 'pocket' || sillDrain === 'framed-slope' || sillDrain === 'back-dam' ? 'is' : 'adds';
+}
+
+/** The slope that a board is cut to, degrees: what lies under it is not in it. */
+export const boardSlope_deg = (
+  { slope }: Pick<ParameterValues, 'slope'>,
+  choices: Choices,
+  fall_deg = 0,
+): number => (sillFollows(choices) === 'adds' ? slope - fall_deg : slope);
+
+/**
+ * Numbers as the choices of the sill leave them: a level sill has neither slope nor board, a slope in the framing no
+ * board and the height where the frame's inner edge stands; a fall that was measured turns the surface.
+ */
+export function withSill(numbers: ParameterValues, choices: Choices, found: SillAsFound): ParameterValues {
+  const { sillDrain, buck } = choices;
+  const follows = sillFollows(choices);
+  const meant = sillDrain === 'back-dam' ? 0 : numbers.slope;
+  const fall = follows === 'not' ? null : found.fall_deg;
+  const slope = fall === null ? meant : follows === 'is' ? fall : meant + fall;
+  if (sillDrain === 'back-dam') return { ...numbers, slope, boardFront: 0 };
+  if (sillDrain !== 'framed-slope') return { ...numbers, slope };
+  const drop_mm = buck === 'none' ? (found.inward_mm ?? 0) * Math.tan(radians(slope)) : 0;
+  return { ...numbers, slope, boardFront: drop_mm === 0 ? 0 : -drop_mm };
 }

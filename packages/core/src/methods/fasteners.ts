@@ -5,6 +5,7 @@ import { radians } from '../geometry/vector.ts';
 import type { Choices } from '../vocabulary/axes.ts';
 import { sheetMaterials } from '../vocabulary/materials.ts';
 import type { ParameterValues } from '../vocabulary/parameters.ts';
+import { isHeldByBrackets } from './choices.ts';
 import type { OpeningGeometry, UnitGeometry } from './pieces/context.ts';
 
 export type Through =
@@ -60,12 +61,8 @@ export interface FasteningInput {
   readonly shims: readonly Shim[];
 }
 
-/** Inside brackets hold a gasketed fin: nothing goes through it. */
-export const isBracketHeld = ({ mount, setFrom }: Choices): boolean =>
-  mount === 'gasketed-fin' && setFrom === 'inside-brackets';
-
 export function fastening(input: FasteningInput): Fastening {
-  const finned = input.unit.finWidth > 0 && !isBracketHeld(input.choices);
+  const finned = input.unit.finWidth > 0 && !isHeldByBrackets(input.choices);
   const sides = finned ? finSides(input) : jambSides(input);
   const screw = finned ? finScrew(input) : frameScrew(input);
   const { bottomFin, jambHoles } = input.choices;
@@ -172,7 +169,7 @@ export function finScrew({ numbers, opening, choices }: FasteningInput): Screw {
 
 /** Through the frame, the gap and the buck's leg; or through a clip straight into the reveal. */
 function frameScrew({ choices, numbers, opening, unit }: FasteningInput): Screw {
-  if (choices.mount === 'clips' || isBracketHeld(choices))
+  if (choices.mount === 'clips' || isHeldByBrackets(choices))
     return screwOf([{ what: 'clip', mm: CLIP_mm }], numbers, 0);
   const gap = Math.max(unit.left, opening.width - unit.left - unit.width);
   const { buck } = opening;

@@ -2,10 +2,13 @@
 import type { PieceRole } from '../vocabulary/roles.ts';
 import type { Side } from '../vocabulary/sides.ts';
 import {
+  BEDDED,
   BUCKED,
   CAPPED,
+  CAP_TAPED,
   BUCK_FLASHED,
   FINLESS,
+  FIN_FASTENED,
   FINNED,
   FLAPPED,
   HEAD_TAPED,
@@ -30,16 +33,10 @@ type Row = readonly [
 
 const MECHANICAL = { ...WRAP_FIRST, waterLayer: ['mechanical-wrap'] } as const;
 const ADHERED = { ...WRAP_FIRST, waterLayer: ['self-adhered'] } as const;
-/** Fins that fasteners go through. */
-const PIERCED = { mount: ['integral-fin', 'separate-fin'] } as const;
 const JAMBS_TAPED = { jambs: ['flashing'] } as const;
 const JAMBS_FLUID = { jambs: ['fluid'] } as const;
 /** A buck between the boards of a taped face: their seam is bridged, by the fin's tapes where there are any. */
 const SEAMED = { ...BUCKED, waterLayer: ['foam-face'], facts: ['has-exterior-board'] } as const;
-const CAP_TAPED = {
-  waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
-  head: ['cap', 'two-tapes-and-cap'],
-} as const;
 const NO_BLOCKS = { gapFill: ['foam', 'wool', 'loose-fibre'] } as const;
 const JAMB_SHIMMED = { shims: ['removed', 'plastic-at-sill', 'at-hinges'] } as const;
 
@@ -113,16 +110,11 @@ export const pieceRows: readonly PieceRow[] = [
   once(['fin', 'fin', FINNED]),
   once(['clips', 'clips', { mount: ['clips', 'gasketed-fin'], setFrom: ['inside-brackets'] }]),
   once(['clips', 'clips', { mount: ['clips'], setFrom: ['outside', 'inside'] }]),
-  once(['spacers', 'fin-spacers', { ...PIERCED, bottomFin: ['spacers'] }]),
-  once([
-    'spacers',
-    'fin-spacers',
-    { mount: ['gasketed-fin'], setFrom: ['outside', 'inside'], bottomFin: ['spacers'] },
-  ]),
-  once(['bedding-tape', 'bead-drained', { ...PIERCED, bedding: ['tape'] }, { also: ['bedding-tape'] }]),
-  once(['bead', 'bead-drained', { ...PIERCED, bedding: ['drained'] }]),
-  once(['bead', 'bead-interrupted', { ...PIERCED, bedding: ['interrupted'] }]),
-  once(['bead', 'bead-closed', { ...PIERCED, bedding: ['barrier'] }]),
+  once(['spacers', 'fin-spacers', { ...FIN_FASTENED, bottomFin: ['spacers'] }]),
+  once(['bedding-tape', 'bead-drained', { ...BEDDED, bedding: ['tape'] }, { also: ['bedding-tape'] }]),
+  once(['bead', 'bead-drained', { ...BEDDED, bedding: ['drained'] }]),
+  once(['bead', 'bead-interrupted', { ...BEDDED, bedding: ['interrupted'] }]),
+  once(['bead', 'bead-closed', { ...BEDDED, bedding: ['barrier'] }]),
   once(['bead', 'stop-bead', { mount: ['pocket'] }]),
   once(['outer-seal', 'outer-seal', { ...FINLESS, outerJoint: ['precompressed'] }, { solid: 'band' }]),
   once(['outer-rod', 'outer-rod', { ...FINLESS, outerJoint: ['sealant-rod'] }]),

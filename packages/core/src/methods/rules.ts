@@ -6,6 +6,7 @@ import type { Proof, Severity } from '../vocabulary/verdict.ts';
 import {
   BUCKED,
   FINLESS,
+  FIN_FASTENED,
   FINNED,
   NOT_POCKET,
   type AxisId,
@@ -109,14 +110,14 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
   'every-hole-over-open-sill': rule(
     'water',
     'watch',
-    { ...FINNED, bedding: ['drained', 'tape'], bottomFin: ['every-hole'] },
+    { ...FIN_FASTENED, bedding: ['drained', 'tape'], bottomFin: ['every-hole'] },
     { bottomFin: 'spacers' },
     { bedding: 'interrupted' },
   ),
   'barrier-fin-gapes': rule(
     'water',
     'watch',
-    { ...FINNED, bedding: ['barrier'], bottomFin: ['every-second-hole', 'spacers'] },
+    { ...FIN_FASTENED, bedding: ['barrier'], bottomFin: ['every-second-hole', 'spacers'] },
     { bottomFin: 'every-hole' },
   ),
   'layers-without-bridge': rule(
@@ -256,11 +257,11 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
     { beadOn: 'wall' },
   ),
   'maker-wants-every-hole': makers(
-    { ...FINNED, bottomFin: ['every-second-hole', 'spacers'], facts: ['maker-every-hole'] },
+    { ...FIN_FASTENED, bottomFin: ['every-second-hole', 'spacers'], facts: ['maker-every-hole'] },
     { bottomFin: 'every-hole', bedding: 'interrupted' },
   ),
   'maker-wants-second-hole': makers(
-    { ...FINNED, bottomFin: ['every-hole'], facts: ['maker-second-hole'] },
+    { ...FIN_FASTENED, bottomFin: ['every-hole'], facts: ['maker-second-hole'] },
     { bottomFin: 'every-second-hole' },
   ),
   'mount-needs-fin': rule(

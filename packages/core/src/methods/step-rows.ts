@@ -5,11 +5,14 @@
  */
 import type { Operation } from '../vocabulary/events.ts';
 import {
+  BEDDED,
   BRACKET_HELD,
   BUCKED,
   CAPPED,
+  CAP_TAPED,
   BUCK_FLASHED,
   FINLESS,
+  FIN_FASTENED,
   FINNED,
   FLAPPED,
   HEAD_TAPED,
@@ -51,10 +54,6 @@ const NO_BREAK: Lag = { most_min: 0 };
 const ADHESIVE: Lag = { least_min: 1440 };
 /** One film is laid against another that is still wet. */
 const WET: Lag = { least_min: 0 };
-
-/** Fins that fasteners go through, however the unit is set. */
-const PIERCED = { mount: ['integral-fin', 'separate-fin'] } as const;
-const GASKET_FASTENED = { mount: ['gasketed-fin'], setFrom: ['outside', 'inside'] } as const;
 
 const TAPING = ['dry', 'above-minimum-temperature', 'roller'] as const;
 const TAPING_HIGH = [...TAPING, 'ladder'] as const;
@@ -497,21 +496,14 @@ const SETTING = [
   },
   {
     id: 'spacers',
-    when: { ...PIERCED, bottomFin: ['spacers'] },
-    physical: ['dry-fit'],
-    events: [['place', 'spacers']],
-    work_min: 3,
-  },
-  {
-    id: 'spacers',
-    when: { ...GASKET_FASTENED, bottomFin: ['spacers'] },
+    when: { ...FIN_FASTENED, bottomFin: ['spacers'] },
     physical: ['dry-fit'],
     events: [['place', 'spacers']],
     work_min: 3,
   },
   {
     id: 'bedding-tape',
-    when: { ...PIERCED, bedding: ['tape'] },
+    when: { ...BEDDED, bedding: ['tape'] },
     physical: ['dry-fit'],
     events: [['place', 'bedding-tape']],
     needs: TAPING,
@@ -519,7 +511,7 @@ const SETTING = [
   },
   {
     id: 'bead',
-    when: { ...PIERCED, bedding: ['drained'] },
+    when: { ...BEDDED, bedding: ['drained'] },
     physical: ['dry-fit'],
     events: [['place', 'bead']],
     needs: ['dry', 'ventilation'],
@@ -528,7 +520,7 @@ const SETTING = [
   {
     id: 'bead-interrupted',
     role: 'bead',
-    when: { ...PIERCED, bedding: ['interrupted'] },
+    when: { ...BEDDED, bedding: ['interrupted'] },
     physical: ['dry-fit'],
     events: [['place', 'bead']],
     needs: ['dry', 'ventilation'],
@@ -537,7 +529,7 @@ const SETTING = [
   {
     id: 'bead-closed',
     role: 'bead',
-    when: { ...PIERCED, bedding: ['barrier'] },
+    when: { ...BEDDED, bedding: ['barrier'] },
     physical: ['dry-fit'],
     events: [['place', 'bead']],
     hold: true,
@@ -586,7 +578,7 @@ const SETTING = [
   },
   {
     id: 'set',
-    when: { ...PIERCED, setFrom: ['outside', 'inside-brackets'], bedding: ['drained', 'tape'] },
+    when: { ...FIN_FASTENED, setFrom: ['outside', 'inside-brackets'], bedding: ['drained', 'tape'] },
     physical: [['bead', BEAD_OPEN], 'bedding-tape', 'spacers', 'membrane-on-frame', 'dry-fit'],
     events: [...placeAll('unit', 'fin'), ['bed', 'fin', 'left', 'head', 'right'], ['fasten', 'fin', 'left']],
     covers: ['bead', 'bedding-tape'],
@@ -595,25 +587,7 @@ const SETTING = [
   },
   {
     id: 'set',
-    when: { ...PIERCED, setFrom: ['outside', 'inside-brackets'], bedding: ['interrupted', 'barrier'] },
-    physical: [['bead', BEAD_OPEN], 'bedding-tape', 'spacers', 'membrane-on-frame', 'dry-fit'],
-    events: [...placeAll('unit', 'fin'), ['bed', 'fin'], ['fasten', 'fin', 'left']],
-    covers: ['bead', 'bedding-tape'],
-    needs: ['two-people', 'ladder'],
-    work_min: 6,
-  },
-  {
-    id: 'set',
-    when: { mount: ['gasketed-fin'], setFrom: ['outside'], bedding: ['drained', 'tape'] },
-    physical: [['bead', BEAD_OPEN], 'bedding-tape', 'spacers', 'membrane-on-frame', 'dry-fit'],
-    events: [...placeAll('unit', 'fin'), ['bed', 'fin', 'left', 'head', 'right'], ['fasten', 'fin', 'left']],
-    covers: ['bead', 'bedding-tape'],
-    needs: ['two-people', 'ladder'],
-    work_min: 6,
-  },
-  {
-    id: 'set',
-    when: { mount: ['gasketed-fin'], setFrom: ['outside'], bedding: ['interrupted', 'barrier'] },
+    when: { ...FIN_FASTENED, setFrom: ['outside', 'inside-brackets'], bedding: ['interrupted', 'barrier'] },
     physical: [['bead', BEAD_OPEN], 'bedding-tape', 'spacers', 'membrane-on-frame', 'dry-fit'],
     events: [...placeAll('unit', 'fin'), ['bed', 'fin'], ['fasten', 'fin', 'left']],
     covers: ['bead', 'bedding-tape'],
@@ -706,19 +680,7 @@ const SETTING = [
   },
   {
     id: 'fasten',
-    when: PIERCED,
-    process: [['align', NO_BREAK]],
-    events: [
-      ['fasten', 'fin'],
-      ['place', 'clips'],
-      ['fasten', 'clips'],
-    ],
-    needs: ['ladder'],
-    work_min: 10,
-  },
-  {
-    id: 'fasten',
-    when: GASKET_FASTENED,
+    when: FIN_FASTENED,
     process: [['align', NO_BREAK]],
     events: [
       ['fasten', 'fin'],
@@ -908,12 +870,7 @@ const OUTSIDE = [
   },
   {
     id: 'cap-tape',
-    when: {
-      ...NOT_POCKET,
-      waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
-      head: ['cap', 'two-tapes-and-cap'],
-      not: ['has-outer-leaf'],
-    },
+    when: { ...NOT_POCKET, ...CAP_TAPED, not: ['has-outer-leaf'] },
     physical: ['drip-cap'],
     process: ['head-tape', 'head-tape-2'],
     events: stick('cap-tape'),

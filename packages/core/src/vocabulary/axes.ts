@@ -66,6 +66,7 @@ export type Fact =
   | 'unit-heavy'
   | 'unit-finless'
   | 'unit-fixed'
+  | 'held-by-brackets'
   | 'fin-of-another-kind'
   | 'maker-every-hole'
   | 'maker-second-hole';
@@ -93,7 +94,11 @@ export const holdsFor = (condition: Condition, choices: Choices, facts: Readonly
 // Parts of conditions that many rows share.
 export const FINNED = { mount: ['integral-fin', 'separate-fin', 'gasketed-fin'] } as const;
 /** Inside brackets hold it: its fin is taped, and nothing goes through it. */
-export const BRACKET_HELD = { mount: ['gasketed-fin'], setFrom: ['inside-brackets'] } as const;
+export const BRACKET_HELD = { facts: ['held-by-brackets'] } as const;
+/** Fins that fasteners go through. */
+export const FIN_FASTENED = { ...FINNED, not: ['held-by-brackets'] } as const;
+/** Fins with nothing of their own that seals: bedded in something. */
+export const BEDDED = { mount: ['integral-fin', 'separate-fin'] } as const;
 export const FINLESS = { mount: ['clips', 'frame-screws'] } as const;
 export const NOT_POCKET = {
   mount: ['integral-fin', 'separate-fin', 'gasketed-fin', 'clips', 'frame-screws'],
@@ -116,6 +121,11 @@ export const NOT_MASONRY = {
 } as const;
 /** Heads with a cap of bent metal. */
 export const CAPPED = { head: ['flap-and-cap', 'cap', 'two-tapes-and-cap'] } as const;
+/** A cap whose leg neither a flap nor a strip of the face comes down over. */
+export const CAP_TAPED = {
+  waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
+  head: ['cap', 'two-tapes-and-cap'],
+} as const;
 export const TWO_TAPED = { head: ['two-tapes', 'two-tapes-and-cap', 'two-tapes-and-seam'] } as const;
 export const SEAM_TAPED = { head: ['seam-tape', 'two-tapes-and-seam'] } as const;
 export const FLAPPED = { ...WRAP_FIRST, head: ['flap', 'flap-and-cap'] } as const;

@@ -17,5 +17,6 @@ export * from './survey-points.ts';
 export * from './verdict.ts';
 export * from './wall-layers.ts';
 export * from './weather.ts';
+export * from './rods.ts';
 export * from './roles.ts';
 export * from './surfaces.ts';

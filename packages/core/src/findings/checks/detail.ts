@@ -1,4 +1,5 @@
 /** Do the numbers of the build-up still do their work: reach, lap, slope, stretch? */
+import { LEAST_SLOPE_deg, LEVEL_WITHIN_deg } from '../../survey/tolerances.ts';
 import { type Side, sides } from '../../vocabulary/sides.ts';
 import { bounds } from '../../geometry/polygon.ts';
 import { sheetMaterials } from '../../vocabulary/materials.ts';
@@ -13,7 +14,6 @@ import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
 
-const LEAST_SLOPE_deg = 2;
 const LEAST_UPTURN_mm = 100;
 const LEAST_ON_WALL_mm = 50;
 const LEAST_ON_REVEAL_mm = 20;
@@ -38,8 +38,23 @@ export const slope = defineCheck({
   },
 });
 
-/** A pan within this of level is level: said by its own check. */
-const LEVEL_WITHIN_deg = 0.3;
+/** A level pan drains nowhere by itself: only a dam at its back keeps what stands in it out of the room. */
+export const sillLevelWithoutDam = defineCheck({
+  code: 'sill-level-without-dam',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ build, numbers, choices }) {
+    if (!build || !choices || Math.abs(numbers.slope) > LEVEL_WITHIN_deg) return;
+    const dammed = choices.sillDrain === 'back-dam' || choices.sillDrain === 'slope-and-dam';
+    if (dammed || choices.pan === 'none') return;
+    const sillDrain = choices.sillDrain === 'framed-slope' ? 'back-dam' : 'slope-and-dam';
+    yield {
+      facts: { slope_deg: numbers.slope, limit_deg: LEVEL_WITHIN_deg },
+      fixes: [{ kind: 'design-changing', set: {}, choose: { sillDrain } }],
+    };
+  },
+});
 
 export const panReach = defineCheck({
   code: 'pan-ends-under-frame',

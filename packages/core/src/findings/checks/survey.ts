@@ -1,7 +1,8 @@
 /** Is the opening within tolerance, and do the readings agree with each other? */
+import { sillFollows } from '../../methods/choices.ts';
 import { sillFall_deg } from '../../build/subject.ts';
 import { layeredDepth } from '../../methods/wall-depths.ts';
-import { LEVEL } from '../../survey/tolerances.ts';
+import { LEAST_SLOPE_deg, LEVEL, LEVEL_WITHIN_deg } from '../../survey/tolerances.ts';
 import { pointFromOutside } from '../../survey/readings.ts';
 import { defineCheck } from '../check.ts';
 
@@ -17,8 +18,6 @@ const LARGE_OPENING_mm2 = 1.9e6;
 /** Three readings of 1/16 in each, added the unlucky way. */
 const AGREEMENT_mm = 5;
 const DEPTH_AGREEMENT_mm = 3;
-/** The flattest of the slopes in use, 2°. */
-const LEAST_SLOPE_deg = 2;
 
 export const sillLevel = defineCheck({
   code: 'sill-off-level',
@@ -120,42 +119,22 @@ export const faceFlat = defineCheck({
   },
 });
 
-/** A pan within this of level is level: common practice, no source. */
-const LEVEL_WITHIN_deg = 0.3;
-
-/** A level pan drains nowhere by itself: only a dam at its back keeps what stands in it out of the room. */
-export const sillLevelWithoutDam = defineCheck({
-  code: 'sill-level-without-dam',
-  proof: 'water',
-  severity: 'watch',
-  source: PRACTICE,
-  *run({ build, numbers, choices }) {
-    if (!build || !choices || Math.abs(numbers.slope) > LEVEL_WITHIN_deg) return;
-    if (choices.sillDrain === 'back-dam' || choices.sillDrain === 'slope-and-dam' || choices.pan === 'none')
-      return;
-    yield {
-      facts: { slope_deg: numbers.slope, limit_deg: LEVEL_WITHIN_deg },
-      fixes: [{ kind: 'design-changing', set: {}, choose: { sillDrain: 'back-dam' } }],
-    };
-  },
-});
-
-/** The bevelled board follows the rough sill: what falls inward under it is lost from its slope. */
+/** What the sill that is there takes from the slope of the pan's surface; the numbers count it already. */
 export const sillFall = defineCheck({
   code: 'sill-falls-inward',
   proof: 'water',
   severity: 'watch',
   source: GEOMETRY,
-  *run({ readings, wall, numbers, choices }) {
+  *run({ readings, wall, numbers: { slope: left_deg }, choices }) {
     const fall_deg = sillFall_deg(readings, wall);
-    if (fall_deg === null || fall_deg >= 0 || choices?.sillDrain === 'back-dam') return;
-    // What is left of the slope: the numbers count the measured fall already.
-    const left_deg = numbers.slope;
-    if (left_deg >= LEAST_SLOPE_deg) return;
+    const follows = choices ? sillFollows(choices) : 'adds';
+    if (fall_deg === null || fall_deg >= 0 || follows === 'not' || left_deg >= LEAST_SLOPE_deg) return;
+    // Behind a dam a level pan is sound.
+    if (choices?.sillDrain === 'back-dam' && left_deg >= -LEVEL_WITHIN_deg) return;
     const inward_mm = -Math.min(
       ...[readings.sillFallLeft, readings.sillFallRight].filter((v) => v !== undefined),
     );
-    const slope_deg = choices?.sillDrain === 'framed-slope' ? 0 : numbers.slope - fall_deg;
+    const slope_deg = follows === 'is' ? null : left_deg - fall_deg;
     const facts = { inward_mm, slope_deg, left_deg, limit_deg: LEAST_SLOPE_deg };
     yield left_deg < -LEVEL_WITHIN_deg ? { facts, severity: 'fails' } : { facts };
   },

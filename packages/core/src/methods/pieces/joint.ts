@@ -1,6 +1,7 @@
 /** What fills and closes the gap round the frame: beads, bands, rods, sealant, insulation. */
 import { box, type Range, type Solid } from '../../geometry/solid.ts';
 import type { SolidMaterial } from '../../vocabulary/materials.ts';
+import { rodFor } from '../../vocabulary/rods.ts';
 import type { Point2, Point3 } from '../../geometry/vector.ts';
 import { edgesOfUnit, sillHeight, type PieceContext } from './context.ts';
 import { solidPiece, type BeadPiece, type Sawn, type SolidPiece } from './piece.ts';
@@ -101,8 +102,6 @@ export function gapBars(
 
 /** A band is butted at a corner with this much to spare at each end: common practice, no source. */
 const BAND_SPARE_mm = 5;
-/** A rod is thicker than its joint by so much, closed cells: common practice, no source. */
-const ROD_MORE = 0.3;
 
 /** What to cut for the bars of a joint: lengths of one width are one size. */
 function lengthsOf(bars: readonly Solid[]): Sawn[] {
@@ -113,7 +112,8 @@ function lengthsOf(bars: readonly Solid[]): Sawn[] {
     const [across, along] = [u[1] - u[0], high - low].sort((a, b) => a - b) as [number, number];
     const size = {
       length_mm: along + (material === 'band' ? 2 * BAND_SPARE_mm : 0),
-      width_mm: material === 'rod' ? across * (1 + ROD_MORE) : across,
+      // A rod is bought by its diameter; a joint wider than any that is kept takes what its own width asks for.
+      width_mm: material === 'rod' ? (rodFor(across, 'closed-cell')?.diameter_mm ?? across) : across,
       thickness_mm: front - back,
       count: 1,
     };

@@ -1,5 +1,6 @@
 /** What a seal takes for one opening: material, time, money. Times are common practice, no source. */
-import { CARTRIDGE_ml, rodFor, sealantVolume, TWO_PASSES_mm, WASTE } from './sealant.ts';
+import { rodFor } from '../../vocabulary/rods.ts';
+import { CARTRIDGE_ml, sealantVolume, TWO_PASSES_mm, WASTE } from './sealant.ts';
 import { bandLength } from './band.ts';
 import { CAN_l, foamLifts, foamVolume } from './foam.ts';
 import { membraneLength, stripLength } from './strips.ts';

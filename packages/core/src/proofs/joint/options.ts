@@ -6,14 +6,8 @@ import type { ParameterValues } from '../../vocabulary/parameters.ts';
 import { bandFor, SLOW_BELOW_C, type BandSize } from './band.ts';
 import { FOAM_MOVEMENT, foamLifts, LEAST_FOAM_mm, WIDEST_FOAM_mm } from './foam.ts';
 import type { JointSeason } from './movement.ts';
-import {
-  LEAST_CONTACT_mm,
-  rodFor,
-  sealantDepth,
-  TWO_PASSES_mm,
-  WIDEST_SEALANT_mm,
-  type RodKind,
-} from './sealant.ts';
+import { LEAST_CONTACT_mm, sealantDepth, TWO_PASSES_mm, WIDEST_SEALANT_mm } from './sealant.ts';
+import { rodFor, type RodKind } from '../../vocabulary/rods.ts';
 import type { JointSide } from './sides.ts';
 import { stripReach } from './strips.ts';
 

@@ -146,7 +146,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
   'sill-falls-inward': ({ inward_mm, slope_deg, left_deg, limit_deg }, f) => ({
     title: 'Rough sill falls to the room',
-    text: `By ${f.length(inward_mm)} over its depth: of ${slope_deg}° only ${Math.round(left_deg * 10) / 10}° is left, least ${limit_deg}°. Water would stand in the pan or run in. Steepen the board, or pack it level first.`,
+    text: `By ${f.length(inward_mm)} over its depth: ${slope_deg === null ? `the pan would lie at ${tenth(left_deg)}°` : `of ${tenth(slope_deg)}° only ${tenth(left_deg)}° is left`}, least ${limit_deg}°. Water would stand in the pan or run in. ${slope_deg === null ? 'Pack or plane the sill to its fall first.' : 'Steepen the board, or pack it level first.'}`,
   }),
   'sill-level-without-dam': ({ slope_deg, limit_deg }) => ({
     title: 'Level pan without a dam',
@@ -415,5 +415,6 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
 
 /** `inner seal` for the strip of any side. */
 const withoutSide = (id: string): string => pieceName(id).replace(/(, .*| \(.*\))$/, '');
+const tenth = (deg: number): number => Math.round(deg * 10) / 10;
 const metres = (m: number): string => `${m < 10 ? m.toFixed(1) : Math.round(m)} m`;
 const grams = (kg: number): string => `${Math.round(kg * 1000)} g/m²`;

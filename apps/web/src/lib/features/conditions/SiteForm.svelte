@@ -11,7 +11,16 @@
   import { pickParts, wrongPlaces } from '$lib/contract/site-parts.ts';
   import { siteWords } from '$words/conditions.ts';
   import { saveWords } from '$words/shell.ts';
-  import { LAYER_SHARE, ratings, readU, terrains, writeU, type Rating, type Terrain } from '@hulvek/core';
+  import {
+    LAYER_SHARE,
+    ratings,
+    readU,
+    terrains,
+    withUUnit,
+    writeU,
+    type Rating,
+    type Terrain,
+  } from '@hulvek/core';
   import { unitsWords } from '$words/units.ts';
   import { untrack } from 'svelte';
 
@@ -71,8 +80,7 @@
   function figureOf(row: (typeof asked)[number], field: (typeof FIELDS)[number]): number {
     if (field !== 'uMost') return figure(row[field]);
     const before = job.facades?.find((f) => f.name === row.name)?.uMost;
-    const untouched = before !== undefined && row.uMost === writeU(before, units);
-    return untouched ? before : (readU(row.uMost, units) ?? NaN);
+    return readU(row.uMost, units, before) ?? NaN;
   }
 
   async function save(event: SubmitEvent) {
@@ -149,6 +157,9 @@
                     autocomplete="off"
                     aria-label="{row.name}, {siteWords[field]}"
                     bind:value={row[field]}
+                    onchange={() => {
+                      if (field === 'uMost') row.uMost = withUUnit(row.uMost, units);
+                    }}
                   /></td
                 >
               {/each}

@@ -116,9 +116,11 @@
       </div>
     {/if}
     <p>{words.how}</p>
-    {#each now.due as { step: before, by } (before)}
+    {#each now.due as { step: before, by, atOnce } (before)}
       <p class="caution" data-testid="due">
-        {installWords.due(stepText(before).title, clockTime(by), Date.parse(by) < Date.parse(log.now))}
+        {atOnce
+          ? installWords.atOnce(stepText(before).title)
+          : installWords.due(stepText(before).title, clockTime(by), Date.parse(by) < Date.parse(log.now))}
       </p>
     {/each}
     {#if words.caution}<p class="caution"><b>{installWords.caution}.</b> {words.caution}</p>{/if}

@@ -24,7 +24,10 @@
   };
 
   function read(what: 'uFactor' | 'shgc', typed: string) {
-    const figure = what === 'uFactor' ? (readU(typed, units) ?? NaN) : Number(typed.trim().replace(',', '.'));
+    const figure =
+      what === 'uFactor'
+        ? (readU(typed, units, label.uFactor) ?? NaN)
+        : Number(typed.trim().replace(',', '.'));
     const sound = typed.trim() === '' || (figure > 0 && figure <= MOST[what]);
     problem = sound ? null : what;
     if (!sound) return;

@@ -9,18 +9,24 @@
 <script lang="ts">
   import LooseField from '$lib/ui/LooseField.svelte';
   import { sizesWords } from '$words/sizes.ts';
-  import { asTyped, formatLength, parseLength, parseSlope, slopeSetOut } from '@hulvek/core';
+  import { asTyped, boardSlope_deg, formatLength, parseLength, parseSlope, slopeSetOut } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { plan }: SlopeSetOutProps = $props();
   const units = $derived(plan.job.job.units);
   const length = $derived((mm: number) => formatLength(mm, units));
   const shown = (mm: number) => asTyped(mm, plan.job.job.units).typed;
+  const rounded = (value: number) => String(Math.round(value * 10) / 10);
+  /** What is marked on wood is the board's own slope, not that of what it lies on. */
+  const boardSlope = (): number =>
+    plan.choices
+      ? boardSlope_deg(plan.numbers, plan.choices, plan.build?.context.opening.sillFall_deg)
+      : plan.numbers.slope;
   let typed = $state(
     untrack(() => ({
-      slope: String(plan.numbers.slope),
+      slope: rounded(boardSlope()),
       depth: shown(plan.build?.context.opening.depth ?? 140),
-      thin: shown(plan.numbers.boardFront),
+      thin: shown(Math.max(0, plan.numbers.boardFront)),
       bearing: shown(plan.unit?.frameDepth.mm ?? 80),
     })),
   );
@@ -37,7 +43,6 @@
       bearing_mm: bearing.value.mm,
     });
   });
-  const rounded = (value: number) => String(Math.round(value * 10) / 10);
 </script>
 
 <section aria-label={sizesWords.slope}>

@@ -24,7 +24,7 @@
   } from './unit-form.ts';
   import { unitsWords } from '$words/units.ts';
   import { saveWords } from '$words/shell.ts';
-  import { axes, choiceText, readU, writeU } from '@hulvek/core';
+  import { axes, choiceText, withUUnit } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();
@@ -70,9 +70,7 @@
 
   /** A bare figure gets the unit it was typed in. */
   function withUnit(field: UnitField) {
-    const value = uFields.has(field) ? readU(form[field], units) : null;
-    const bare = /^[\d.,\s]+$/.test(form[field]);
-    if (value !== null && bare) form[field] = writeU(value, units);
+    if (uFields.has(field)) form[field] = withUUnit(form[field], units);
   }
 
   async function save(event: SubmitEvent) {
@@ -106,7 +104,9 @@
             {#if options}
               <select id="unit-{field}" bind:value={form[field]}>
                 {#if field !== 'operation' && field !== 'shape' && field !== 'finKind'}
-                  <option value="">{unitsWords.unknown}</option>
+                  <option value=""
+                    >{group.name === 'asks' ? unitsWords.asksNothing : unitsWords.unknown}</option
+                  >
                 {/if}
                 {#each Object.entries(options) as [value, word] (value)}<option {value}>{word}</option>{/each}
               </select>

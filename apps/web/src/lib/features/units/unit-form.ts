@@ -70,7 +70,6 @@ export const newUnitForm = (): UnitForm => ({
 /** Fields of heat through the whole: shown with their unit, so that one is never taken for another. */
 type UField = 'uFactor' | 'frameU' | 'glassU';
 export const uFields: ReadonlySet<UnitField> = new Set<UField>(['uFactor', 'frameU', 'glassU']);
-const LENGTHS: readonly LengthUnit[] = ['mm', 'in'];
 
 export function unitForm(unit: Unit, lengths: LengthUnit): UnitForm {
   const figure = (value: number | undefined) => (value === undefined ? '' : String(value));
@@ -161,10 +160,7 @@ export function unitFromForm(
   };
   const heat = (field: UField): number | undefined => {
     if (form[field].trim() === '') return undefined;
-    const before = was?.[field];
-    if (before !== undefined && LENGTHS.some((system) => form[field] === writeU(before, system)))
-      return before;
-    const value = readU(form[field], lengths);
+    const value = readU(form[field], lengths, was?.[field]);
     if (value === null) problems[field] = unitsWords.notU;
     return value ?? undefined;
   };

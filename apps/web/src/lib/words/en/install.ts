@@ -51,10 +51,12 @@ export const installWords = {
   waitsLook: (step: string) => `Stop: somebody must look at “${step}” first`,
   waitsConfirm: (step: string) => `“${step}” changed with the plan: confirm it first`,
   waitsRest: (step: string, until: string) => `“${step}” rests until ${until}`,
+  atOnce: (step: string) =>
+    `At once after “${step}”: a hand stays on the unit until it is fast, no break and no end of a shift before.`,
   due: (step: string, by: string, late: boolean) =>
     late
-      ? `Due at ${by} after “${step}”: look at what waited before going on`
-      : `To be done by ${by}, after “${step}”`,
+      ? `Was due at ${by} after “${step}”: look whether that still sticks, and do it again where it skinned over.`
+      : `Done by ${by}, counted from the start of “${step}”.`,
   doneOf: (done: number, all: number) => `${done} of ${all} steps done`,
   drawing: 'The opening seen from outside, with the step that is next',
   shows: (step: string) => `Drawn with the next step done: ${step}`,

@@ -10,6 +10,7 @@ export const unitsWords = {
   notAFigure: 'Write a number, like 1.2.',
   notU: 'Write a number with its unit, like 1.4 W/(m² K) or 0.25 Btu/(h ft² °F).',
   unknown: 'not known',
+  asksNothing: 'as the trade does it',
   changed: 'Somebody else changed this unit meanwhile. Reload the page and look at it again.',
   groups: {
     size: 'Size',

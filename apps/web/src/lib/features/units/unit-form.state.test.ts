@@ -1,0 +1,46 @@
+import { quinceCourt, skarvPoint, type Unit } from '@hulvek/core';
+import { describe, expect, it } from 'vitest';
+import { unitForm, unitFromForm } from './unit-form.ts';
+
+const units: readonly Unit[] = [...skarvPoint().units, ...quinceCourt().units];
+const [unit] = units;
+if (!unit) throw new Error('the demo has no unit');
+const asked: Unit = {
+  ...unit,
+  uFactor: 1.23456,
+  asks: { source: 'leaflet, page 4', bedding: 'barrier', pan: 'stretched' },
+};
+
+describe('a unit as a form', () => {
+  it('that nobody touched gives the unit back to the last digit, whichever unit it was shown in and is kept in', () => {
+    for (const one of [...units, asked])
+      for (const shown of ['mm', 'in'] as const)
+        for (const kept of ['mm', 'in'] as const)
+          expect(unitFromForm(one.id, unitForm(one, shown), kept, one)).toEqual({
+            ok: true,
+            // A shape that nobody named is the usual one.
+            unit: { shape: 'rectangle', ...one },
+          });
+  });
+
+  it('takes a U in either unit, and says at its own field what is none', () => {
+    const typed = (uFactor: string) =>
+      unitFromForm(unit.id, { ...unitForm(unit, 'mm'), uFactor }, 'mm', unit);
+    const read = typed('0.30 Btu/(h ft² °F)');
+    expect(read.ok && read.unit.uFactor).toBeCloseTo(1.7035, 4);
+    expect(typed('0.04 W/(m K)')).toMatchObject({ ok: false, problems: { uFactor: expect.any(String) } });
+    expect(typed('9')).toMatchObject({ ok: false, problems: { uFactor: expect.any(String) } });
+  });
+
+  it('a method of the maker’s own has to say where the maker says so', () => {
+    const read = unitFromForm(unit.id, { ...unitForm(asked, 'mm'), asksSource: ' ' }, 'mm', asked);
+    expect(read).toMatchObject({ ok: false, problems: { asksSource: expect.any(String) } });
+    const none = unitFromForm(
+      unit.id,
+      { ...unitForm(asked, 'mm'), asksBedding: '', asksPan: '', asksSource: '' },
+      'mm',
+      asked,
+    );
+    expect(none.ok && none.unit.asks).toBeUndefined();
+  });
+});
