@@ -4,6 +4,7 @@ import { generatedMonths } from '../climate/months.ts';
 import { presets } from '../methods/schools.ts';
 import { asTyped } from '../quantities/format-length.ts';
 import { MM_PER_INCH } from '../quantities/length.ts';
+import { BTU_W_m2K } from '../quantities/u-value.ts';
 import { exampleUnit, exampleWalls, soundReadings } from './example.ts';
 
 const inches = (figure: number) => asTyped(figure * MM_PER_INCH, 'in');
@@ -48,8 +49,8 @@ export function quinceCourt(): JobFile {
         rows: generatedMonths({ seed: 9, year_C: 9, coldest_C: -4, coast: false }),
       },
       facades: [
-        { name: 'Street', rating: 'north-american', uMost: 1.7 },
-        { name: 'Garden', rating: 'north-american', uMost: 1.7 },
+        { name: 'Street', rating: 'north-american', uMost: 0.3 * BTU_W_m2K },
+        { name: 'Garden', rating: 'north-american', uMost: 0.3 * BTU_W_m2K },
       ],
     },
     walls: [{ id: 'old-frame', ...exampleWalls['old-frame'] }],
@@ -62,7 +63,7 @@ export function quinceCourt(): JobFile {
       frameFace: inches(1.75),
       rating: 'north-american',
       weight_kg,
-      uFactor: 1.6,
+      uFactor: 0.28 * BTU_W_m2K,
       shgc: 0.3,
     })),
     methods: [

@@ -154,6 +154,7 @@
                 <td
                   ><input
                     class="figure"
+                    data-long={field === 'uMost'}
                     autocomplete="off"
                     aria-label="{row.name}, {siteWords[field]}"
                     bind:value={row[field]}
@@ -231,6 +232,11 @@
     overflow-x: auto;
   }
   td input {
-    width: 8rem;
+    width: 5.5rem;
+  }
+  td input[data-long='true'],
+  td select {
+    /* A U-factor with its unit. */
+    width: 13rem;
   }
 </style>

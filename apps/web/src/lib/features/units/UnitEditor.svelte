@@ -15,10 +15,12 @@
   import Button from '$lib/ui/Button.svelte';
   import { freshId } from '$lib/device/ids.ts';
   import {
+    lengthFields,
     newUnitForm,
     uFields,
     unitForm,
     unitFromForm,
+    withLengthUnit,
     type UnitField,
     type UnitProblems,
   } from './unit-form.ts';
@@ -71,6 +73,7 @@
   /** A bare figure gets the unit it was typed in. */
   function withUnit(field: UnitField) {
     if (uFields.has(field)) form[field] = withUUnit(form[field], units);
+    if (lengthFields.has(field)) form[field] = withLengthUnit(form[field], units);
   }
 
   async function save(event: SubmitEvent) {

@@ -1,6 +1,6 @@
 import { quinceCourt, skarvPoint, type Unit } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
-import { unitForm, unitFromForm } from './unit-form.ts';
+import { unitForm, unitFromForm, withLengthUnit } from './unit-form.ts';
 
 const units: readonly Unit[] = [...skarvPoint().units, ...quinceCourt().units];
 const [unit] = units;
@@ -21,6 +21,22 @@ describe('a unit as a form', () => {
             // A shape that nobody named is the usual one.
             unit: { shape: 'rectangle', ...one },
           });
+  });
+
+  it('a length typed bare keeps the unit it was typed in, whatever is counted in when it is kept', () => {
+    for (const [typed, shown, mm] of [
+      ['905', 'mm', 905],
+      ['36', 'in', 914.4],
+    ] as const) {
+      const form = { ...unitForm(unit, shown), width: withLengthUnit(typed, shown) };
+      for (const kept of ['mm', 'in'] as const) {
+        const read = unitFromForm(unit.id, form, kept, unit);
+        expect(read.ok && read.unit.width.mm).toBeCloseTo(mm, 6);
+        expect(read.ok && read.unit.height).toEqual(unit.height);
+      }
+    }
+    expect(withLengthUnit('36 3/8"', 'mm')).toBe('36 3/8"');
+    expect(withLengthUnit('wide', 'mm')).toBe('wide');
   });
 
   it('takes a U in either unit, and says at its own field what is none', () => {

@@ -1,6 +1,7 @@
 /** A unit as a form of texts, and back: every field says for itself what is wrong with it. */
 import { unitsWords } from '$words/units.ts';
 import {
+  asTyped,
   lengthErrorTexts,
   parseLength,
   readU,
@@ -71,28 +72,58 @@ export const newUnitForm = (): UnitForm => ({
 type UField = 'uFactor' | 'frameU' | 'glassU';
 export const uFields: ReadonlySet<UnitField> = new Set<UField>(['uFactor', 'frameU', 'glassU']);
 
+/** A length as it was typed, unless that would be read as another one where lengths are counted in `lengths`. */
+function shownLength({ typed, mm }: TypedLength, lengths: LengthUnit): string {
+  const read = parseLength(typed, lengths);
+  return read.ok && Math.abs(read.value.mm - mm) < SAME_mm ? typed : asTyped(mm, lengths).typed;
+}
+const SAME_mm = 0.05;
+const LENGTHS = ['mm', 'in'] as const;
+
+/** A bare figure with the unit it was typed in; what is no length stays as it is. */
+export function withLengthUnit(typed: string, lengths: LengthUnit): string {
+  const bare = /^[\d.,\s]+$/.test(typed) && parseLength(typed, lengths).ok;
+  return bare ? `${typed.trim()}${lengths === 'in' ? '"' : ' mm'}` : typed;
+}
+
+/** Fields that are one length. */
+export const lengthFields: ReadonlySet<UnitField> = new Set<UnitField>([
+  'width',
+  'height',
+  'frameDepth',
+  'frameFace',
+  'finWidth',
+  'holeFromFrame',
+  'fromFront',
+  'holePitch',
+  'threshold',
+  'leastGap',
+  'largestGap',
+]);
+
 export function unitForm(unit: Unit, lengths: LengthUnit): UnitForm {
   const figure = (value: number | undefined) => (value === undefined ? '' : String(value));
   const heat = (value: number | undefined) => (value === undefined ? '' : writeU(value, lengths));
+  const length = (value: TypedLength | undefined) => (value ? shownLength(value, lengths) : '');
   return {
     ...EMPTY,
     name: unit.name,
     operation: unit.operation,
     shape: unit.shape ?? 'rectangle',
-    width: unit.width.typed,
-    height: unit.height.typed,
-    frameDepth: unit.frameDepth.typed,
-    frameFace: unit.frameFace.typed,
+    width: length(unit.width),
+    height: length(unit.height),
+    frameDepth: length(unit.frameDepth),
+    frameFace: length(unit.frameFace),
     finKind: unit.fin.kind,
-    finWidth: unit.fin.width.typed,
-    holeFromFrame: unit.fin.holeFromFrame.typed,
-    fromFront: unit.fin.fromFront.typed,
-    holePitch: unit.fin.holePitch?.typed ?? '',
+    finWidth: length(unit.fin.width),
+    holeFromFrame: length(unit.fin.holeFromFrame),
+    fromFront: length(unit.fin.fromFront),
+    holePitch: length(unit.fin.holePitch),
     hinge: unit.hinge ?? '',
-    mullions: (unit.mullions ?? []).map((m) => m.typed).join('; '),
-    threshold: unit.threshold?.typed ?? '',
+    mullions: (unit.mullions ?? []).map(length).join('; '),
+    threshold: length(unit.threshold),
     frameMaterial: unit.frameMaterial ?? '',
-    panes: (unit.panes ?? []).map((p) => p.typed).join('; '),
+    panes: (unit.panes ?? []).map(length).join('; '),
     weight_kg: figure(unit.weight_kg),
     waterTest_Pa: figure(unit.waterTest_Pa),
     rating: unit.rating ?? '',
@@ -103,8 +134,8 @@ export function unitForm(unit: Unit, lengths: LengthUnit): UnitForm {
     shgc: figure(unit.shgc),
     madeAt_m: figure(unit.madeAt_m),
     foam: unit.limits?.foam ?? '',
-    leastGap: unit.limits?.leastGap?.typed ?? '',
-    largestGap: unit.limits?.largestGap?.typed ?? '',
+    leastGap: length(unit.limits?.leastGap),
+    largestGap: length(unit.limits?.largestGap),
     fasteners: unit.limits?.fasteners ?? '',
     fastener_N: figure(unit.limits?.fastener_N),
     asksBedding: unit.asks?.bedding ?? '',
@@ -141,16 +172,21 @@ export function unitFromForm(
   was: Unit | null = null,
 ): UnitRead {
   const problems: UnitProblems = {};
-  const length = (field: UnitField, typed = form[field]): TypedLength | undefined => {
+  /** Of these fields nobody touched the lengths stay what they were, whichever way they were shown. */
+  const untouched = (field: UnitField): boolean =>
+    was !== null && LENGTHS.some((shown) => unitForm(was, shown)[field] === form[field]);
+  const length = (field: UnitField, before?: TypedLength, typed = form[field]): TypedLength | undefined => {
     if (typed.trim() === '') return undefined;
+    if (before && untouched(field)) return before;
     const read = parseLength(typed, lengths);
     if (read.ok) return { typed: typed.trim(), mm: read.value.mm };
     problems[field] = lengthErrorTexts[read.error];
     return undefined;
   };
-  const list = (field: UnitField) => {
+  const list = (field: UnitField, before?: TypedLength[]) => {
+    if (before && untouched(field)) return before;
     const parts = form[field].split(';').filter((part) => part.trim() !== '');
-    return parts.length === 0 ? undefined : parts.flatMap((part) => length(field, part) ?? []);
+    return parts.length === 0 ? undefined : parts.flatMap((part) => length(field, undefined, part) ?? []);
   };
   const figure = (field: UnitField): number | undefined => {
     if (form[field].trim() === '') return undefined;
@@ -167,8 +203,8 @@ export function unitFromForm(
   const choice = (field: UnitField) => form[field] || undefined;
   const limits = defined({
     foam: choice('foam'),
-    leastGap: length('leastGap'),
-    largestGap: length('largestGap'),
+    leastGap: length('leastGap', was?.limits?.leastGap),
+    largestGap: length('largestGap', was?.limits?.largestGap),
     fasteners: choice('fasteners'),
     fastener_N: figure('fastener_N'),
   });
@@ -185,22 +221,22 @@ export function unitFromForm(
       name: form.name,
       operation: form.operation,
       shape: choice('shape'),
-      width: length('width'),
-      height: length('height'),
-      frameDepth: length('frameDepth'),
-      frameFace: length('frameFace'),
+      width: length('width', was?.width),
+      height: length('height', was?.height),
+      frameDepth: length('frameDepth', was?.frameDepth),
+      frameFace: length('frameFace', was?.frameFace),
       fin: defined({
         kind: form.finKind,
-        width: length('finWidth'),
-        holeFromFrame: length('holeFromFrame'),
-        fromFront: length('fromFront'),
-        holePitch: length('holePitch'),
+        width: length('finWidth', was?.fin.width),
+        holeFromFrame: length('holeFromFrame', was?.fin.holeFromFrame),
+        fromFront: length('fromFront', was?.fin.fromFront),
+        holePitch: length('holePitch', was?.fin.holePitch),
       }),
       hinge: choice('hinge'),
-      mullions: list('mullions'),
-      threshold: length('threshold'),
+      mullions: list('mullions', was?.mullions),
+      threshold: length('threshold', was?.threshold),
       frameMaterial: choice('frameMaterial'),
-      panes: list('panes'),
+      panes: list('panes', was?.panes),
       weight_kg: figure('weight_kg'),
       waterTest_Pa: figure('waterTest_Pa'),
       rating: choice('rating'),
