@@ -214,6 +214,11 @@ const sills: readonly MasterRow[] = [
     figure: 'plan.board-height',
     is: 0,
   }),
+  row(
+    'insulation lies up to the underside of it, without a gap',
+    withChoices(DRAINED, { sillDrain: 'framed-slope' }),
+    { figure: 'base.under-sill.gap', is: 0, within: 0.001 },
+  ),
   row('and shims are wedges of fall × depth', withChoices(DRAINED, { sillDrain: 'framed-slope' }), {
     card: 'align',
     says: /wedge/i,

@@ -185,6 +185,17 @@ const FIGURES: Readonly<Record<string, (plan: Plan) => number | undefined>> = {
   'fit.head - fit.sill': ({ fit }) => (fit ? spaceAt(fit, 'head') - spaceAt(fit, 'sill') : undefined),
   'fit.sill': ({ fit }) => (fit ? spaceAt(fit, 'sill') : undefined),
   'cut.board.thickness': (plan) => cutsOf(plan, 'board')[0]?.thickness_mm ?? undefined,
+  'base.under-sill.gap': ({ build }) => {
+    const at = (id: string) => build?.base.find((solid) => solid.id === id)?.profile ?? [];
+    const edge = (of: readonly (readonly [number, number])[], w: number, most: boolean) =>
+      (most ? Math.max : Math.min)(...of.filter(([depth]) => depth === w).map(([, v]) => v));
+    const sill = at('rough-sill');
+    return Math.max(
+      ...[...new Set(sill.map(([w]) => w))].map((w) =>
+        Math.abs(edge(sill, w, false) - edge(at('insulation-below'), w, true)),
+      ),
+    );
+  },
   'sill.slope': ({ numbers }) => numbers.slope,
   'unit.u': ({ unit }) => unit?.uFactor,
   'cut.guard.count': (plan) => countOf(plan, 'guard'),

@@ -296,31 +296,46 @@ function studs(
   const [left, right, low, high] = [-leg, W + leg, -leg, H + leg];
   const out: Range = [-AROUND_mm, W + AROUND_mm];
   return [
-    box('insulation-below', 'insulation', out, [-AROUND_mm, low - TIMBER_mm], w),
+    sloped
+      ? slantedBar('insulation-below', 'insulation', out, w, [slopedAt(sloped, w, -TIMBER_mm), LOWEST])
+      : box('insulation-below', 'insulation', out, [-AROUND_mm, low - TIMBER_mm], w),
     box('insulation-above', 'insulation', out, [high + HEADER_mm, H + AROUND_mm], w),
     box('insulation-left', 'insulation', [out[0], left - 2 * TIMBER_mm], [-AROUND_mm, H + AROUND_mm], w),
     box('insulation-right', 'insulation', [right + 2 * TIMBER_mm, out[1]], [-AROUND_mm, H + AROUND_mm], w),
     box('left-stud', 'wood', [left - 2 * TIMBER_mm, left], [-AROUND_mm, H + AROUND_mm], w),
     box('right-stud', 'wood', [right, right + 2 * TIMBER_mm], [-AROUND_mm, H + AROUND_mm], w),
     sloped
-      ? slopedSill(sloped, [left - TIMBER_mm, right + TIMBER_mm], w)
+      ? slantedBar('rough-sill', 'wood', [left - TIMBER_mm, right + TIMBER_mm], w, [
+          slopedAt(sloped, w, 0),
+          slopedAt(sloped, w, -TIMBER_mm),
+        ])
       : box('rough-sill', 'wood', [left - TIMBER_mm, right + TIMBER_mm], [low - TIMBER_mm, low], w),
     box('header', 'wood', [left - TIMBER_mm, right + TIMBER_mm], [high, high + HEADER_mm], w),
   ];
 }
 
-/** On cripples cut at an angle: it falls to the weather as it stands. */
-function slopedSill(numbers: ParameterValues, u: Range, [inner, outer]: Range): Solid {
-  const [low, high] = [sillHeight(numbers, -outer), sillHeight(numbers, -inner)];
-  return {
-    id: 'rough-sill',
-    material: 'wood',
-    u,
-    profile: [
-      [inner, high - TIMBER_mm],
-      [outer, low - TIMBER_mm],
-      [outer, low],
-      [inner, high],
-    ],
-  };
+/** Heights at the inner and the outer edge of what is framed. */
+type Edges = readonly [inner: number, outer: number];
+const LOWEST: Edges = [-AROUND_mm, -AROUND_mm];
+
+/** A sill on cripples that are cut at an angle, or what lies `by_mm` over it. */
+const slopedAt = (numbers: ParameterValues, [inner, outer]: Range, by_mm: number): Edges => [
+  sillHeight(numbers, -inner) + by_mm,
+  sillHeight(numbers, -outer) + by_mm,
+];
+
+function slantedBar(
+  id: string,
+  material: SolidMaterial,
+  u: Range,
+  [inner, outer]: Range,
+  [top, bottom]: readonly [Edges, Edges],
+): Solid {
+  const profile = [
+    [inner, bottom[0]],
+    [outer, bottom[1]],
+    [outer, top[1]],
+    [inner, top[0]],
+  ] as const;
+  return { id, material, u, profile };
 }

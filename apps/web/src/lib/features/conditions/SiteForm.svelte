@@ -143,7 +143,6 @@
           <tr>
             <th scope="col">{siteWords.facade}</th>
             {#each FIELDS as field (field)}<th scope="col">{siteWords[field]}</th>{/each}
-            <th scope="col">{unitsWords.fields.rating}</th>
           </tr>
         </thead>
         <tbody>
@@ -161,17 +160,16 @@
                     onchange={() => {
                       if (field === 'uMost') row.uMost = withUUnit(row.uMost, units);
                     }}
-                  /></td
+                  />{#if field === 'uMost'}
+                    <select aria-label="{row.name}, {unitsWords.fields.rating}" bind:value={row.rating}>
+                      <option value="">{siteWords.ratedByAny}</option>
+                      {#each ratings as rating (rating)}
+                        <option value={rating}>{unitsWords.choices.rating[rating]}</option>
+                      {/each}
+                    </select>
+                  {/if}</td
                 >
               {/each}
-              <td>
-                <select aria-label="{row.name}, {unitsWords.fields.rating}" bind:value={row.rating}>
-                  <option value="">{unitsWords.unknown}</option>
-                  {#each ratings as rating (rating)}
-                    <option value={rating}>{unitsWords.choices.rating[rating]}</option>
-                  {/each}
-                </select>
-              </td>
             </tr>
           {/each}
         </tbody>
@@ -234,9 +232,14 @@
   td input {
     width: 5.5rem;
   }
+  td {
+    vertical-align: top;
+  }
   td input[data-long='true'],
   td select {
-    /* A U-factor with its unit. */
+    /* A U-factor with its unit, and how it is found. */
+    display: block;
     width: 13rem;
+    margin-bottom: 2px;
   }
 </style>

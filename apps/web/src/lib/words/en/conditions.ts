@@ -84,6 +84,7 @@ export const siteWords = {
   climateWhole: 'Give all three: room, humidity and weather, the room warmer than the weather.',
   facade: 'Façade',
   uMost: 'U-factor at most',
+  ratedByAny: 'procedure not known',
   shgcLeast: 'Solar gain at least',
   shgcMost: 'Solar gain at most',
   save: 'Keep',
