@@ -384,8 +384,26 @@ const flaps: readonly MasterRow[] = [
   row('and no reverse lap', withNumbers(DRAINED, { flapSlit: 150, headTapeWidth: 100 }), {
     noFinding: 'reverse-lap',
   }),
+  // The flaps are parts of the one sheet, as the head's is: what is cut, folded away and laid back is told by steps.
   row('slits at four corners free jamb flaps', withChoices(DRAINED, { slits: 'four-corners' }), {
-    piece: 'jamb-flap-left',
+    card: 'cut-flap-corners',
+    says: /all four corners/i,
+  }),
+  row(
+    'jamb flaps lie back before the jamb tapes bite them',
+    withChoices(DRAINED, { slits: 'four-corners' }),
+    {
+      before: ['jamb-flaps-back', 'jamb-tapes'],
+    },
+  ),
+  row('lower diagonals are taped before the jambs', withChoices(DRAINED, { slits: 'four-corners' }), {
+    before: ['lower-slit-tapes', 'jamb-tapes'],
+  }),
+  row('nothing closes the bottom fin there either', withChoices(DRAINED, { slits: 'four-corners' }), {
+    noPiece: 'sill-tape',
+  }),
+  row('and nothing laps the wrong way', withChoices(DRAINED, { slits: 'four-corners' }), {
+    noFinding: 'reverse-lap',
   }),
   row('in a drained method no tape closes the bottom fin', DRAINED, { noPiece: 'sill-tape' }),
   row(
@@ -587,6 +605,74 @@ const cards: readonly MasterRow[] = [
   row('only shims that carry nothing are pulled', DRAINED, { card: 'pull-shims', says: /carry nothing/i }),
 ];
 
+/** What is there before the unit, and who made it. */
+const beginnings: readonly MasterRow[] = [
+  row(
+    'board outside may be there before a unit without fins',
+    withChoices({ ...RECESSED, wall: 'wool-outside-120' }, { boardTime: 'before-unit' }),
+    { before: ['board-round-opening', 'set-finless'] },
+  ),
+  row(
+    'or come after it',
+    { ...RECESSED, wall: 'wool-outside-120' },
+    { before: ['set-finless', 'board-round-frame'] },
+  ),
+  row(
+    'a fin cannot reach its wall through a board that is there',
+    withChoices({ ...DRAINED, wall: 'wool-outside-120' }, { boardTime: 'before-unit' }),
+    { finding: 'rule-broken', severity: 'fails' },
+  ),
+  row('a job may begin with the unit set', withChoices(DRAINED, { begins: 'unit-set' }), {
+    noStep: 'set',
+  }),
+  row('then the tapes still come', withChoices(DRAINED, { begins: 'unit-set' }), {
+    before: ['found-set', 'jamb-tapes'],
+  }),
+  row('and what nobody of this job has seen is named', withChoices(DRAINED, { begins: 'unit-set' }), {
+    finding: 'set-by-others',
+    severity: 'not-checkable',
+  }),
+  row('bare blocks leak as an air layer', withChoices(MASONRY, { airLayer: 'masonry' }), {
+    finding: 'rule-broken',
+    severity: 'watch',
+  }),
+  row(
+    'cast concrete does not',
+    withChoices({ ...MASONRY, wall: 'concrete-200-foam' }, { airLayer: 'masonry' }),
+    { noFinding: 'rule-broken' },
+  ),
+];
+
+/** Beads beside tapes, and a casing that has to hide them. */
+const beadsAndCasing: readonly MasterRow[] = [
+  row(
+    'sealant between buck and board, before its strip',
+    { school: 'foam-buck-outboard' },
+    { before: ['board-bead', 'face-tape-sill'] },
+  ),
+  row('and its length is in the list', { school: 'foam-buck-outboard' }, { piece: 'board-bead' }),
+  row('a bead may bridge from frame to tape', withChoices(BARRIER, { tapeBead: 'frame-to-tape' }), {
+    before: ['head-tape', 'tape-bead'],
+  }),
+  row('by itself it is not there', BARRIER, { noPiece: 'tape-bead' }),
+  row(
+    'a casing that leaves less of the frame to be seen than the tape leaves free hides it',
+    withNumbers(withChoices(DRAINED, { insideTrim: 'casing' }), { casingReveal: 5, sealOnFrame: 10 }),
+    { noFinding: 'casing-shows-tape' },
+  ),
+  row(
+    'one that leaves more shows it',
+    // 70 of frame, 30 of them taped: 40 free, 45 to be seen.
+    withNumbers(withChoices(DRAINED, { insideTrim: 'casing' }), { casingReveal: 45, sealOnFrame: 30 }),
+    { finding: 'casing-shows-tape', severity: 'watch' },
+  ),
+  row(
+    'one that is too narrow leaves the joint bare',
+    withNumbers(withChoices(DRAINED, { insideTrim: 'casing' }), { casingReveal: 5, casingWidth: 60 }),
+    { finding: 'casing-shows-tape', severity: 'watch' },
+  ),
+];
+
 const times: readonly MasterRow[] = [
   row('the adhesive of a buck holds back setting the unit', BUCKED, {
     lag: ['buck-on', 'set'],
@@ -621,5 +707,7 @@ export const masterRows: readonly MasterRow[] = [
   ...unfastenedFins,
   ...sashKinds,
   ...cards,
+  ...beginnings,
+  ...beadsAndCasing,
   ...times,
 ];
