@@ -27,6 +27,8 @@ import {
 } from '@hulvek/core';
 import { bounds } from '../src/geometry/polygon.ts';
 import { sequence } from '../src/build/sequence.ts';
+import { wallSchema } from '../src/documents/wall.ts';
+import { exampleWalls } from '../src/demo/example.ts';
 import { brokenRules } from '../src/findings/checks/method.ts';
 import { expectedFindings } from './schools.expected.ts';
 import { runs } from './support/count.ts';
@@ -234,17 +236,21 @@ describe('choices', () => {
       const file = exampleJob(preset);
       const [unit] = file.units;
       if (!unit) throw new Error('no unit');
-      const [wall] = file.walls;
-      if (!wall) throw new Error('no wall');
-      for (const kind of [unit.fin.kind, 'none', 'integral'] as const)
-        for (const fasteners of ['every-hole', 'every-second-hole'] as const)
-          for (const axis of axisIds)
-            for (const choice of axes[axis]) {
-              const changed = { ...unit, weight_kg: 95, fin: { ...unit.fin, kind }, limits: { fasteners } };
-              const choices = { ...presets[preset].choices, [axis]: choice };
-              const facts = factsOf(wall, changed, choices);
-              for (const id of ruleIds) if (holdsFor(rules[id].when, choices, facts)) seen.add(id);
-            }
+      const boarded = wallSchema.parse({
+        id: 'boarded',
+        name: 'Boarded',
+        layers: [...exampleWalls['wool-outside-120'].layers],
+      });
+      for (const wall of [...file.walls, boarded])
+        for (const kind of [unit.fin.kind, 'none', 'integral'] as const)
+          for (const fasteners of ['every-hole', 'every-second-hole'] as const)
+            for (const axis of axisIds)
+              for (const choice of axes[axis]) {
+                const changed = { ...unit, weight_kg: 95, fin: { ...unit.fin, kind }, limits: { fasteners } };
+                const choices = { ...presets[preset].choices, [axis]: choice };
+                const facts = factsOf(wall, changed, choices);
+                for (const id of ruleIds) if (holdsFor(rules[id].when, choices, facts)) seen.add(id);
+              }
     }
     expect(ruleIds.filter((id) => !seen.has(id))).toEqual([]);
     expect(Object.keys(rules)).toHaveLength(ruleIds.length);

@@ -94,6 +94,50 @@ export function sequence<Row extends Pick<StepRow, 'id' | 'after'>>(rows: readon
   return ordered;
 }
 
+/**
+ * The steps of work that begins where others have set the unit: all that had to be done before it stood fast is one step,
+ * which looks at it. The wall is taken to be as the method would have it until somebody records otherwise.
+ */
+export function takenOver(steps: readonly StepRow[]): readonly StepRow[] {
+  const found = steps.find(({ role }) => role === TAKEN_OVER);
+  if (!found) return steps;
+  const before = new Set<string>([found.id]);
+  const gather = (id: string) => {
+    if (before.has(id)) return;
+    before.add(id);
+    for (const { step } of steps.find((row) => row.id === id)?.after ?? []) gather(step);
+  };
+  const own = new Set(['check', TAKEN_OVER]);
+  for (const row of steps) if (row.role === 'fasten') gather(row.id);
+  const done = steps.filter(({ id, role }) => before.has(id) && !own.has(role));
+  const gone = new Set(done.map(({ id }) => id));
+  const whole: StepRow = {
+    ...found,
+    // What it was looked at for is looked at now.
+    events: [...done.flatMap(({ events }) => events).filter(({ op }) => op !== 'look'), LOOK],
+    covers: [...new Set(done.flatMap(({ covers }) => covers))],
+  };
+  const waits = ({ after }: StepRow): After[] => {
+    const late = after.filter(({ step }) => gone.has(step));
+    const [first] = late;
+    const rest = after.filter(({ step }) => !gone.has(step) && step !== found.id);
+    return first
+      ? [
+          ...rest,
+          { step: found.id, because: late.find((l) => l.because === 'physical')?.because ?? first.because },
+        ]
+      : rest;
+  };
+  return sequence(
+    steps
+      .filter(({ id }) => !gone.has(id))
+      .map((row) => (row.id === found.id ? whole : { ...row, after: waits(row) })),
+  );
+}
+
+const TAKEN_OVER = 'found-set';
+const LOOK = { op: 'look', thing: 'unit' } as const;
+
 /** Orders already found, by choices and facts: they depend on nothing else. */
 const known = new Map<string, readonly StepRow[]>();
 const KEPT = 200;
@@ -108,7 +152,7 @@ export function orderedSteps(
   const before = known.get(key);
   if (before) return before;
   if (known.size >= KEPT) known.clear();
-  const ordered = sequence(applicableRows(rows, choices, facts));
+  const ordered = takenOver(sequence(applicableRows(rows, choices, facts)));
   known.set(key, ordered);
   return ordered;
 }

@@ -22,7 +22,7 @@ const layer = (role: Layer['role'], material: Layer['material'], mm: number) => 
 export const exampleWalls = {
   'timber-140': {
     name: 'Timber frame 140, board sheathing',
-    layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 140)],
+    layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 140), lining()],
   },
   'studs-140': { name: 'Open studs 140', layers: [layer('framing', 'stud', 140)] },
   'timber-foam-51': {
@@ -32,6 +32,7 @@ export const exampleWalls = {
       layer('exterior-board', 'foam-board', 51),
       layer('sheathing', 'wood-board', 12),
       layer('framing', 'stud', 140),
+      lining(),
     ],
   },
   'timber-foam-100': {
@@ -40,11 +41,12 @@ export const exampleWalls = {
       layer('exterior-board', 'foam-board', 100),
       layer('sheathing', 'wood-board', 12),
       layer('framing', 'stud', 140),
+      lining(),
     ],
   },
   'thick-300': {
     name: 'Thick timber wall 300',
-    layers: [layer('sheathing', 'wood-board', 18), layer('framing', 'stud', 300)],
+    layers: [layer('sheathing', 'wood-board', 18), layer('framing', 'stud', 300), lining()],
   },
   'cavity-452': {
     name: 'Brick, cavity, wool, block',

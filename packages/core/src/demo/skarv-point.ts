@@ -258,6 +258,7 @@ export function skarvPoint(): JobFile {
         layers: [
           { role: 'sheathing', material: 'wood-board', thickness: length(12) },
           { role: 'framing', material: 'stud', thickness: length(140) },
+          { role: 'interior-finish', material: 'drywall', thickness: length(13) },
         ],
         insideSheet_sd_m: 5,
       },

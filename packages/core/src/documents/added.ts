@@ -16,6 +16,11 @@ export const addedAxes: { readonly [Axis in AxisId]?: ChoiceOf<Axis> } = {
   bandFirst: 'on-frame',
   headSeam: 'none',
   fillSides: 'all',
+  boardTime: 'after-unit',
+  slits: 'head',
+  begins: 'bare-opening',
+  tapeBead: 'none',
+  insideTrim: 'none',
 };
 
 const initials = Object.fromEntries(parameterIds.map((id) => [id, parameters[id].initial]));

@@ -2,10 +2,11 @@
 import { bounds } from '../geometry/polygon.ts';
 import { cutThrough, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
 import { surfaceOf } from '../geometry/surface.ts';
-import { distance2, type Point2, type Point3 } from '../geometry/vector.ts';
+import { distance2, radians, type Point2, type Point3 } from '../geometry/vector.ts';
 import { SILL_BOARD, UNIT } from '../methods/names.ts';
 import { sillHeight } from '../methods/pieces/context.ts';
 import type { Build } from '../build/build.ts';
+import { pieceFor } from '../build/by-role.ts';
 import {
   dimensionItems,
   tracksNeeded,
@@ -21,6 +22,55 @@ import { sceneAfter, type Layer } from '../build/scene.ts';
 import { crossings, FOLD_mm, FRAME_mm, sectionOf, type CutSection } from '../build/section.ts';
 import { cutIds, type CutId } from '../vocabulary/sides.ts';
 import { fitView, type View } from './view.ts';
+
+/** Half of a screw's head, mm; as drawn. */
+const HEAD_mm = 4;
+
+/**
+ * The fastener of this side as it is planned: from its hole in the fin to its point, or from the middle of a frame through
+ * the joint; from the step that drives it on.
+ */
+function screws(
+  build: Build,
+  { cut, step, hide }: CutOptions,
+  { window }: CutSection,
+  toPaper: (p: Point2) => Point2,
+): DrawItem[] {
+  const driven = build.steps.findIndex(({ role }) => role === 'fasten' || role === 'found-set');
+  const side = build.fastening.sides.find((s) => s.side === cut);
+  if (hide?.has('sheets') || driven < 0 || step <= driven || !side || side.at_mm.length === 0) return [];
+  const { unit } = build.context;
+  const finned = unit.finWidth > 0;
+  const { angle_deg, length_mm } = build.fastening.screw;
+  const [slant, straight] = [Math.sin(radians(angle_deg)), Math.cos(radians(angle_deg))];
+  const edges: Record<CutId, readonly [at: number, outward: 1 | -1]> = {
+    left: [unit.left, -1],
+    right: [unit.left + unit.width, 1],
+    sill: [unit.bottom, -1],
+    head: [unit.bottom + unit.height, 1],
+  };
+  const [edge, outward] = edges[cut];
+  // A clip's own screws are short and stand behind the frame.
+  if (!finned && build.fastening.screw.through.every(({ what }) => what !== 'frame')) return [];
+  const from: Point2 = finned
+    ? [0, edge + outward * unit.holeFromFrame]
+    : [(unit.front + unit.back) / 2, edge - (outward * unit.frameFace) / 2];
+  const along: Point2 = finned ? [-straight, outward * slant] : [0, outward];
+  const to: Point2 = [from[0] + length_mm * along[0], from[1] + length_mm * along[1]];
+  const shown = withinWindow([from, to], window.across);
+  if (!shown) return [];
+  const across: Point2 = [along[1] * HEAD_mm, -along[0] * HEAD_mm];
+  const head = [1, -1].map((by): Point2 => [from[0] + by * across[0], from[1] + by * across[1]]);
+  return [shown, head].map((points) => ({
+    kind: 'line',
+    points: points.map(toPaper),
+    stroke: 'outline',
+    width: SCREW_px,
+    owner: pieceFor(build, 'fin')?.id ?? UNIT,
+  }));
+}
+
+const SCREW_px = 2.5;
 
 /** Thin things are drawn this thick on paper, side by side where they lie on each other. */
 const SHEET_px = 3;
@@ -61,6 +111,7 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
       fill: layer.sheet.material,
       owner: layer.thing,
     })),
+    ...screws(build, options, section, toPaper),
     ...dimensionItems(drawn(view), view),
     ...names(labels, view, toPaper, section, options),
   ];

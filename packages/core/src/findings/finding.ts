@@ -86,6 +86,13 @@ export interface FindingFacts {
     readonly asked: Rating;
     readonly from: 'facade' | 'unit';
   };
+  /** Pieces that others have covered before anybody of this job looked. */
+  'set-by-others': { readonly unseen: readonly string[] };
+  'casing-shows-tape': {
+    readonly shows: 'tape' | 'joint';
+    readonly by_mm: number;
+    readonly reveal_mm: number;
+  };
   'maker-forbids-foam': Record<never, never>;
   'delivered-size': {
     readonly what: 'width' | 'height' | 'square';

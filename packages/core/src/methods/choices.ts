@@ -46,6 +46,9 @@ export function factsOf(wall: Wall, unit: Unit, choices: Pick<Choices, 'mount' |
   const is: Partial<Record<Fact, boolean>> = {
     'has-exterior-board': wall.layers.some((l) => l.role === 'exterior-board'),
     'has-outer-leaf': hasOuterLeaf(wall),
+    'has-block-leaf': wall.layers.some(
+      (l) => l.role === 'framing' && (l.material === 'block' || l.material === 'brick'),
+    ),
     'unit-heavy': (unit.weight_kg ?? glassWeight(unit) ?? 0) > HEAVY_kg,
     'unit-finless': unit.fin.kind === 'none',
     'unit-fixed': unit.operation === 'fixed',

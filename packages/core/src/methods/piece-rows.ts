@@ -2,15 +2,18 @@
 import type { PieceRole } from '../vocabulary/roles.ts';
 import type { Side } from '../vocabulary/sides.ts';
 import {
+  BEADED_TAPES,
   BEDDED,
   BUCKED,
   CAPPED,
   CAP_TAPED,
+  BOARD_OVER_LAYER,
   BUCK_FLASHED,
   FINLESS,
   FIN_FASTENED,
   FINNED,
   FLAPPED,
+  FOUR_SLIT,
   HEAD_TAPED,
   NOT_MASONRY,
   NOT_POCKET,
@@ -121,14 +124,8 @@ export const pieceRows: readonly PieceRow[] = [
   once(['outer-seal', 'outer-seal', { ...FINLESS, outerJoint: ['sealant-rod'] }, { solid: 'sealant' }]),
   // Outside, over the fin.
   once(['exterior-board', 'exterior-board', SEAMED]),
-  once([
-    'exterior-board',
-    'exterior-board',
-    {
-      waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
-      facts: ['has-exterior-board'],
-    },
-  ]),
+  once(['board-bead', 'board-bead', SEAMED]),
+  once(['exterior-board', 'exterior-board', BOARD_OVER_LAYER]),
   ...each(['sill'])(['face-tape', 'face-tape', SEAMED]),
   ...each(HEAD_AND_JAMBS)(['face-tape', 'face-tape', { ...SEAMED, ...FINLESS }]),
   once(['sill-tape', 'sill-tape', { ...FINNED, bedding: ['barrier'] }]),
@@ -146,7 +143,9 @@ export const pieceRows: readonly PieceRow[] = [
   once(['drip-cap', 'drip-cap', { ...NOT_POCKET, ...CAPPED, not: ['has-outer-leaf'] }]),
   // Where no flap and no strip of the face comes down over its leg.
   once(['cap-tape', 'cap-tape', { ...NOT_POCKET, ...CAP_TAPED, not: ['has-outer-leaf'] }]),
+  ...each(JAMBS)(['lower-slit-tape', 'lower-slit-tape', FOUR_SLIT]),
   ...each(JAMBS)(['slit-tape', 'slit-tape', FLAPPED]),
+  once(['tape-bead', 'tape-bead', BEADED_TAPES]),
   once(['course-lower', 'lower-course', UNIT_FIRST]),
   once(['course-upper', 'upper-course', UNIT_FIRST]),
   ...each(HEAD_AND_JAMBS)(['wrap-tape', 'wrap-tape', UNIT_FIRST]),

@@ -4,10 +4,12 @@
  */
 import type { Proof, Severity } from '../vocabulary/verdict.ts';
 import {
+  BOARD_OVER_LAYER,
   BUCKED,
   FINLESS,
   FIN_FASTENED,
   FINNED,
+  NOT_MASONRY,
   NOT_POCKET,
   type AxisId,
   type Choice,
@@ -50,6 +52,10 @@ export const ruleIds = [
   'old-frame-unseen',
   'fin-fixes-the-depth',
   'head-tucked-in',
+  'jambs-without-flaps',
+  'fin-behind-board',
+  'air-in-masonry-that-is-none',
+  'bare-blocks-leak',
 ] as const;
 export type RuleId = (typeof ruleIds)[number];
 
@@ -300,6 +306,32 @@ export const rules: Readonly<Record<RuleId, Rule>> = {
     { ...FINNED, waterLayer: WRAPS, wrapEdge: ['turned-in'], head: ['tucked'] },
     { head: 'tucked-under-layer' },
     { head: 'flap' },
+  ),
+  'jambs-without-flaps': rule(
+    'water',
+    'note',
+    { slits: ['four-corners'], wrapEdge: ['turned-in'], waterLayer: WRAPS, head: ['flap', 'flap-and-cap'] },
+    { slits: 'head' },
+    { wrapEdge: 'flush' },
+  ),
+  'fin-behind-board': rule(
+    'fit',
+    'fails',
+    { ...FINNED, ...BOARD_OVER_LAYER, boardTime: ['before-unit'] },
+    { boardTime: 'after-unit' },
+  ),
+  'air-in-masonry-that-is-none': rule(
+    'air',
+    'fails',
+    { airLayer: ['masonry'], ...NOT_MASONRY },
+    { airLayer: 'sheathing' },
+    { airLayer: 'drywall' },
+  ),
+  'bare-blocks-leak': rule(
+    'air',
+    'watch',
+    { airLayer: ['masonry'], waterLayer: ['masonry'], facts: ['has-block-leaf'] },
+    { airLayer: 'plaster' },
   ),
 };
 

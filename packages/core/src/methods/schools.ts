@@ -6,9 +6,12 @@ import { presetIds, type PresetId } from '../vocabulary/presets.ts';
 const DRAINED: Choices = {
   waterLayer: 'mechanical-wrap',
   airLayer: 'water-layer',
+  boardTime: 'after-unit',
   wrapEdge: 'flush',
   flapEdge: 'open',
+  slits: 'head',
   sequence: 'wrap-first',
+  begins: 'bare-opening',
   mount: 'integral-fin',
   setFrom: 'outside',
   position: 'outboard',
@@ -29,11 +32,13 @@ const DRAINED: Choices = {
   head: 'flap',
   headSeam: 'none',
   windSkirt: 'none',
+  tapeBead: 'none',
   innerSeal: 'corner-tape',
   gapFill: 'foam',
   fillSides: 'all',
   shims: 'removed',
   guard: 'none',
+  insideTrim: 'none',
   trim: 'none',
 };
 

@@ -5,7 +5,9 @@
  */
 import type { Operation } from '../vocabulary/events.ts';
 import {
+  BEADED_TAPES,
   BEDDED,
+  BOARD_OVER_LAYER,
   BRACKET_HELD,
   BUCKED,
   CAPPED,
@@ -15,6 +17,7 @@ import {
   FIN_FASTENED,
   FINNED,
   FLAPPED,
+  FOUR_SLIT,
   HEAD_TAPED,
   NOT_MASONRY,
   NOT_POCKET,
@@ -62,6 +65,9 @@ const stick = (...things: string[]): Ops =>
   things.flatMap((thing) => [['place', thing] as const, ['bond', thing] as const]);
 const JAMB_ENDS = ['left', 'right'] as const;
 const ALL = ['sill', 'left', 'right', 'head'] as const;
+
+const JAMB_FLAPS = ['left-flap', 'left-flap-edge', 'right-flap', 'right-flap-edge'] as const;
+const FLAPS = ['flap', 'flap-edge', ...JAMB_FLAPS] as const;
 
 const OPEN_FIRST = [
   {
@@ -131,7 +137,7 @@ const WALL = [
   },
   {
     id: 'cut-flap',
-    when: FLAPPED,
+    when: { ...FLAPPED, slits: ['head'] },
     physical: ['wall-layer'],
     events: [
       ['cut', 'wrap', 'flap', 'flap-edge'],
@@ -139,6 +145,30 @@ const WALL = [
     ],
     needs: ['cutter', 'ladder'],
     work_min: 5,
+  },
+  {
+    id: 'cut-flap',
+    // Wrap that is folded in keeps its jambs.
+    when: { ...FLAPPED, slits: ['four-corners'], wrapEdge: ['turned-in'] },
+    physical: ['wall-layer'],
+    events: [
+      ['cut', 'wrap', 'flap', 'flap-edge'],
+      ['lift', 'wrap', 'flap', 'flap-edge'],
+    ],
+    needs: ['cutter', 'ladder'],
+    work_min: 5,
+  },
+  {
+    id: 'cut-flap-corners',
+    role: 'cut-flap',
+    when: FOUR_SLIT,
+    physical: ['wall-layer'],
+    events: [
+      ['cut', 'wrap', ...FLAPS],
+      ['lift', 'wrap', ...FLAPS],
+    ],
+    needs: ['cutter', 'ladder'],
+    work_min: 8,
   },
   {
     id: 'face-seams',
@@ -472,6 +502,26 @@ const SETTING = [
     work_min: 20,
   },
   {
+    id: 'board-round-opening',
+    when: { ...BOARD_OVER_LAYER, mount: ['clips', 'frame-screws', 'pocket'], boardTime: ['before-unit'] },
+    physical: ['wall-layer', 'buck-on', 'panel-frame-on'],
+    process: ['pan', 'jamb-flashing', 'head-flashing', 'buck-flashing', 'trim-opening', 'check'],
+    events: [['place', 'exterior-board']],
+    covers: ['wrap'],
+    hold: true,
+    needs: ['two-people', 'ladder', 'cutter'],
+    work_min: 25,
+  },
+  {
+    id: 'found-set',
+    role: 'found-set',
+    when: { begins: ['unit-set'] },
+    physical: ['check'],
+    hold: true,
+    needs: ['level'],
+    work_min: 20,
+  },
+  {
     id: 'unpack',
     process: ['check'],
     needs: ['two-people'],
@@ -488,6 +538,7 @@ const SETTING = [
       'wall-layer',
       'trim-opening',
       'buck-flashing',
+      'board-round-opening',
       'unpack',
     ],
     events: FITTED,
@@ -759,11 +810,20 @@ const OUTSIDE = [
     work_min: 30,
   },
   {
-    id: 'face-tape-sill',
+    id: 'board-bead',
     when: { ...BUCKED, waterLayer: ['foam-face'], facts: ['has-exterior-board'] },
     physical: ['exterior-board'],
+    events: [['place', 'board-bead']],
+    needs: ['dry', 'ventilation'],
+    work_min: 6,
+  },
+  {
+    id: 'face-tape-sill',
+    when: { ...BUCKED, waterLayer: ['foam-face'], facts: ['has-exterior-board'] },
+    physical: ['exterior-board', 'board-bead'],
     process: ['fasten'],
     events: stick('face-tape-sill'),
+    covers: ['board-bead'],
     hold: true,
     needs: TAPING,
     work_min: 5,
@@ -786,10 +846,32 @@ const OUTSIDE = [
     work_min: 4,
   },
   {
+    id: 'jamb-flaps-back',
+    when: FOUR_SLIT,
+    physical: ['set', 'cut-flap', 'buck-flashing'],
+    process: ['fasten', 'sill-tape', 'skirt'],
+    events: [
+      ['return', 'wrap', ...JAMB_FLAPS],
+      ['cut', 'wrap', ...JAMB_FLAPS],
+      ['remove', 'wrap', 'left-flap-edge'],
+      ['remove', 'wrap', 'right-flap-edge'],
+    ],
+    needs: ['cutter'],
+    work_min: 4,
+  },
+  {
+    id: 'lower-slit-tapes',
+    when: FOUR_SLIT,
+    physical: ['jamb-flaps-back'],
+    events: stick('lower-slit-tape-left', 'lower-slit-tape-right'),
+    needs: TAPING,
+    work_min: 3,
+  },
+  {
     id: 'jamb-tapes',
     when: FINNED,
     physical: ['set', 'exterior-board'],
-    process: ['fasten', 'sill-tape', 'skirt', 'face-tape-sill'],
+    process: ['fasten', 'sill-tape', 'skirt', 'face-tape-sill', 'jamb-flaps-back', 'lower-slit-tapes'],
     events: stick('jamb-tape-left', 'jamb-tape-right'),
     covers: ['fin'],
     needs: TAPING,
@@ -968,10 +1050,30 @@ const OUTSIDE = [
     work_min: 8,
   },
   {
+    id: 'tape-bead',
+    when: BEADED_TAPES,
+    process: ['head-tape', 'jamb-tapes', 'sill-tape'],
+    events: [['place', 'tape-bead']],
+    needs: ['dry', 'ventilation', 'ladder'],
+    work_min: 6,
+  },
+  {
+    id: 'board-round-frame',
+    // Nobody reaches a fin through a board that is there: it comes after, whatever was chosen.
+    when: { ...BOARD_OVER_LAYER, ...FINNED },
+    physical: ['set'],
+    process: ['flap-down', 'slit-tapes', 'head-tape', 'head-tape-2', 'wrap-tapes', 'tape-bead'],
+    events: [['place', 'exterior-board']],
+    covers: ['wrap', 'jamb-tape-left', 'jamb-tape-right', 'head-tape'],
+    needs: ['two-people', 'ladder', 'cutter'],
+    work_min: 25,
+  },
+  {
     id: 'board-round-frame',
     when: {
-      facts: ['has-exterior-board'],
-      waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
+      ...BOARD_OVER_LAYER,
+      mount: ['clips', 'frame-screws', 'pocket'],
+      boardTime: ['after-unit'],
     },
     physical: ['set'],
     process: [
@@ -1169,6 +1271,7 @@ const INSIDE = [
       'seam-tape',
       'wrap-tapes',
       'course-seams',
+      'tape-bead',
       'face-tape-sill',
       'face-tapes',
       'drip-cap',

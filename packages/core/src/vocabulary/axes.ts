@@ -10,10 +10,13 @@ export const axes = {
     'masonry',
     'existing',
   ],
-  airLayer: ['water-layer', 'sheathing', 'interior-membrane', 'drywall', 'plaster'],
+  airLayer: ['water-layer', 'sheathing', 'masonry', 'interior-membrane', 'drywall', 'plaster'],
+  boardTime: ['after-unit', 'before-unit'],
   wrapEdge: ['flush', 'cut-back', 'turned-in'],
   flapEdge: ['open', 'taped'],
+  slits: ['head', 'four-corners'],
   sequence: ['wrap-first', 'unit-first'],
+  begins: ['bare-opening', 'unit-set'],
   mount: ['integral-fin', 'separate-fin', 'gasketed-fin', 'clips', 'frame-screws', 'pocket'],
   setFrom: ['outside', 'inside', 'inside-brackets'],
   position: ['outboard', 'mid', 'inboard'],
@@ -44,11 +47,13 @@ export const axes = {
   ],
   headSeam: ['none', 'left-up', 'lifted'],
   windSkirt: ['none', 'strip'],
+  tapeBead: ['none', 'frame-to-tape'],
   innerSeal: ['corner-tape', 'sealant-rod', 'foam-alone', 'membrane', 'precompressed', 'sheet-acoustic'],
   gapFill: ['foam', 'wool', 'loose-fibre', 'blocks'],
   fillSides: ['all', 'head-and-jambs'],
   shims: ['removed', 'plastic-at-sill', 'at-hinges', 'none'],
   guard: ['none', 'strip'],
+  insideTrim: ['none', 'casing'],
   trim: ['none', 'frame-with-cap'],
 } as const satisfies Record<string, readonly [string, ...string[]]>;
 
@@ -63,6 +68,7 @@ export type Fact =
   | 'opening-must-be-trimmed'
   | 'has-exterior-board'
   | 'has-outer-leaf'
+  | 'has-block-leaf'
   | 'unit-heavy'
   | 'unit-finless'
   | 'unit-fixed'
@@ -129,6 +135,14 @@ export const CAP_TAPED = {
 export const TWO_TAPED = { head: ['two-tapes', 'two-tapes-and-cap', 'two-tapes-and-seam'] } as const;
 export const SEAM_TAPED = { head: ['seam-tape', 'two-tapes-and-seam'] } as const;
 export const FLAPPED = { ...WRAP_FIRST, head: ['flap', 'flap-and-cap'] } as const;
+/** Slit at all four corners, so that the jambs have flaps too. */
+export const FOUR_SLIT = { ...FLAPPED, slits: ['four-corners'], wrapEdge: ['flush', 'cut-back'] } as const;
+/** Boards outside the wall's water layer. */
+export const BOARD_OVER_LAYER = {
+  facts: ['has-exterior-board'],
+  waterLayer: ['mechanical-wrap', 'self-adhered', 'integral-sheathing', 'fluid'],
+} as const;
+export const BEADED_TAPES = { ...FINNED, bedding: ['barrier'], tapeBead: ['frame-to-tape'] } as const;
 export const HEAD_TAPED = {
   ...FINNED,
   head: [

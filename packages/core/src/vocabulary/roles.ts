@@ -19,6 +19,8 @@ export const pieceRoles = [
   'buck',
   'buck-bed',
   'buck-flashing',
+  /** Between a buck and the board beside it, under their strip. */
+  'board-bead',
   // The sill, and the reveal.
   'sill-board',
   'dam',
@@ -56,6 +58,8 @@ export const pieceRoles = [
   'sill-tape',
   'seam-tape',
   'slit-tape',
+  /** From the frame onto the tapes round it. */
+  'tape-bead',
   'face-tape',
   'wrap-tape',
   'wind-skirt',

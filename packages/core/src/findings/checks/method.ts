@@ -10,6 +10,7 @@ import { fitsTurned } from '../../order-size/pass-through.ts';
 import { glassWeight } from '../../unit/weight.ts';
 import { factsOf } from '../../methods/choices.ts';
 import { piecesFor } from '../../build/by-role.ts';
+import type { PieceRole } from '../../vocabulary/roles.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
@@ -166,6 +167,73 @@ export const screwsInBuck = defineCheck({
       },
       fixes: cure ? [{ kind: 'safe', set: { driveAngle: cure.angle_deg } }] : [],
     };
+  },
+});
+
+/** Where others have set the unit, what they have covered is named: nobody of this job has looked. */
+export const unseen = defineCheck({
+  code: 'set-by-others',
+  proof: 'water',
+  severity: 'not-checkable',
+  source: PRACTICE,
+  *run({ build, choices }) {
+    if (!build || choices?.begins !== 'unit-set') return;
+    const placed = new Set(
+      build.steps.filter(({ role }) => role === 'found-set').flatMap(({ places }) => places),
+    );
+    const hidden = build.pieces.filter(
+      ({ id, roles }) => placed.has(id) && roles.some((role) => HIDDEN.has(role)),
+    );
+    if (hidden.length > 0) yield { facts: { unseen: hidden.map(({ id }) => id) } };
+  },
+});
+
+/** What cannot be seen once a unit stands. */
+const HIDDEN: ReadonlySet<PieceRole> = new Set([
+  'pan',
+  'corner-patch',
+  'damp-course',
+  'jamb-flashing',
+  'head-flashing',
+  'frame-bead',
+  'bedding-tape',
+  'buck-bed',
+] as const);
+
+/** A casing has to cover strip and joint alike. Places from the frame's inner edge outward. */
+export const casing = defineCheck({
+  code: 'casing-shows-tape',
+  proof: 'fit',
+  severity: 'watch',
+  source: 'plane geometry',
+  *run({ build, choices, numbers }) {
+    if (!build || choices?.insideTrim !== 'casing') return;
+    const { unit, opening } = build.context;
+    const reveal_mm = numbers.casingReveal;
+    const strips =
+      piecesFor(build, 'inner-strip').length > 0 || piecesFor(build, 'frame-membrane').length > 0;
+    const shown = reveal_mm - (unit.frameFace - numbers.sealOnFrame);
+    if (strips && shown > 0)
+      yield {
+        facts: { shows: 'tape', by_mm: shown, reveal_mm },
+        fixes: [{ kind: 'safe', set: { casingReveal: Math.floor(unit.frameFace - numbers.sealOnFrame) } }],
+      };
+    const joint = Math.max(
+      unit.left,
+      opening.width - unit.left - unit.width,
+      opening.height - unit.bottom - unit.height,
+    );
+    const short = unit.frameFace + joint - (reveal_mm + numbers.casingWidth);
+    if (short > 0)
+      yield {
+        facts: { shows: 'joint', by_mm: short, reveal_mm },
+        fixes: [
+          {
+            kind: 'safe',
+            set: { casingWidth: Math.ceil((numbers.casingWidth + short) / 5) * 5 },
+          },
+        ],
+      };
   },
 });
 

@@ -182,6 +182,21 @@ export function buckBeads(id: string, context: PieceContext): BeadPiece {
   };
 }
 
+/** Sealant in the seam between a buck and the board beside it, all round, a little behind their face. */
+export function boardBead(id: string, context: PieceContext): BeadPiece {
+  const { width: W, height: H } = context.opening;
+  const { face } = buckIn(context, id);
+  const w = -context.numbers.buckBead / 2;
+  const ring: Point3[] = [
+    [-face, -face, w],
+    [W + face, -face, w],
+    [W + face, H + face, w],
+    [-face, H + face, w],
+    [-face, -face, w],
+  ];
+  return { form: 'bead', id, paths: [ring], diameter_mm: context.numbers.buckBead };
+}
+
 const BEAD_FROM_EDGE_mm = 10;
 
 /** From the wall's own layer over the buck's outer side onto its face, so that water behind the board runs over it. */

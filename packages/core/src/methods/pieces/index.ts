@@ -6,6 +6,7 @@ import type { PieceRow } from '../method.ts';
 import type { PieceKind } from '../piece-kinds.ts';
 import {
   backDam,
+  boardBead,
   bevelledBoard,
   buckBeads,
   buckFlashing,
@@ -30,6 +31,7 @@ import {
   outerSeal,
   revealBead,
   stopBead,
+  tapeBead,
 } from './joint.ts';
 import type { Piece, Shape } from './piece.ts';
 import {
@@ -50,6 +52,7 @@ import {
   headTape,
   innerSeal,
   jambTape,
+  lowerSlitTape,
   seamTape,
   secondHeadTape,
   sillTape,
@@ -145,6 +148,9 @@ const makers = {
   'head-layer': onUnit(({ id }, context) => headLayer(id, context)),
   'course-seam': onOpening((row, context) => courseSeam(row.id, jamb(row), context)),
   'slit-tape': onOpening((row, context) => slitTape(row.id, jamb(row), context)),
+  'lower-slit-tape': onOpening((row, context) => lowerSlitTape(row.id, jamb(row), context)),
+  'tape-bead': onUnit(({ id }, context) => tapeBead(id, context)),
+  'board-bead': onOpening(({ id }, context) => boardBead(id, context)),
   'wrap-tape': onUnit((row, context) => {
     const side = anySide(row);
     return wrapTape(row.id, side === 'sill' ? 'head' : side, context);

@@ -55,6 +55,24 @@ function dashes(from: number, to: number, gap: number): [number, number][] {
   return Array.from({ length: n }, (_, i) => [from + i * (dash + gap), from + i * (dash + gap) + dash]);
 }
 
+/** From the frame's edge onto the tapes round it, all four sides. */
+export function tapeBead(id: string, context: PieceContext): BeadPiece {
+  const { left, right, bottom, top } = edgesOfUnit(context, id);
+  const ring: Point2[] = [
+    [left, bottom],
+    [left, top],
+    [right, top],
+    [right, bottom],
+    [left, bottom],
+  ];
+  return {
+    form: 'bead',
+    id,
+    paths: [ring.map(inPlane(0))],
+    diameter_mm: context.numbers.beadDiameter,
+  };
+}
+
 /** Back bead of a pocket unit on the old stops, the sill left with a way out. */
 export function stopBead(id: string, context: PieceContext): BeadPiece {
   const { left, right, bottom, top, front } = edgesOfUnit(context, id);

@@ -8,7 +8,7 @@ import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import { sillHeight, surfaceIn, withUnit, type PieceContext, type UnitContext } from './context.ts';
 import { CAP_ABOVE_mm, CAP_PAST_mm } from './cap.ts';
 import { worked, type SheetPiece } from './piece.ts';
-import { slitReach, wrapPlane } from './wall.ts';
+import { jambFlapTrim, slitReach, wrapPlane } from './wall.ts';
 
 interface Strip {
   readonly at: Point2;
@@ -288,6 +288,24 @@ export function slitTape(id: string, side: 'left' | 'right', context: PieceConte
     at: [corner - out * beyond, H - beyond],
     along: [out * reach, reach],
     length: numbers.flapSlit + 2 * numbers.headTapePast,
+    across: [-half, half],
+  });
+}
+
+/** Along a lower slit, from where the jamb flap is trimmed out past its end: nearer in the jamb tape closes it. */
+export function lowerSlitTape(id: string, side: 'left' | 'right', context: PieceContext): SheetPiece {
+  const { numbers, choices } = context;
+  const { on, W } = wrapPlane(context);
+  const out = side === 'left' ? -1 : 1;
+  const back = choices.wrapEdge === 'cut-back' ? numbers.cutBack : 0;
+  const low = choices.wrapEdge === 'cut-back' ? -back : Math.min(0, numbers.boardFront);
+  const corner = side === 'left' ? -back : W + back;
+  const free = jambFlapTrim(numbers);
+  const half = numbers.slitTapeWidth / 2;
+  return wallStrip(id, on, {
+    at: [corner + out * free, low - free],
+    along: [out, -1],
+    length: (slitReach(numbers.flapSlit) - free) * Math.SQRT2 + numbers.headTapePast,
     across: [-half, half],
   });
 }

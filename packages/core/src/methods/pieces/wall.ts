@@ -102,8 +102,88 @@ interface Flapped {
 const hasFlap = ({ choices }: PieceContext): boolean =>
   choices.head === 'flap' || choices.head === 'flap-and-cap';
 
+/** Wrap that is folded into the opening has no flaps at the jambs. */
+const hasJambFlaps = ({ choices }: PieceContext): boolean =>
+  choices.slits === 'four-corners' && choices.wrapEdge !== 'turned-in';
+
 function flapped(piece: Flapped): Sheet {
-  return hasFlap(piece.context) ? slitAtHead(piece) : wholeAtHead(piece);
+  if (!hasFlap(piece.context)) return wholeAtHead(piece);
+  return hasJambFlaps(piece.context) ? slitAtFour(piece) : slitAtHead(piece);
+}
+
+/** How far from its edge a jamb flap is trimmed. */
+export const jambFlapTrim = ({ jambFlapTrim, flapSlit }: PieceContext['numbers']): number =>
+  Math.min(jambFlapTrim, slitReach(flapSlit) - 1);
+
+/** Slit at all four corners: flaps at the head and at both jambs, the wrap below whole between its slits. */
+function slitAtFour(piece: Flapped): Sheet {
+  const { id, material, on, W, H, hole, context } = piece;
+  const { low, left, right } = hole;
+  const { numbers } = context;
+  const reach = slitReach(numbers.flapSlit);
+  const side = reach + Math.max(0, -low, -left) + WRAP_BEYOND_mm;
+  const [l, r, b, t] = [left - reach, right + reach, low - reach, H + reach];
+  const trim = Math.min(numbers.flapTrim, reach - 1);
+  const back = jambFlapTrim(numbers);
+  const face = (name: string, flat: readonly Point2[], from?: string): FaceSpec =>
+    from === undefined ? { id: name, surface: on, flat } : { id: name, surface: on, flat, from };
+  /** A part between two slits, cut along its trimmed edge into what stays and what goes. */
+  const part = (name: string, from: string, ends: readonly [Point2, Point2, Point2, Point2], by: number) => {
+    const [p, q, qOut, pOut] = ends;
+    const at = (a: Point2, z: Point2): Point2 => [
+      a[0] + (by / reach) * (z[0] - a[0]),
+      a[1] + (by / reach) * (z[1] - a[1]),
+    ];
+    const edge = [at(p, pOut), at(q, qOut)] as const;
+    return [
+      face(name, [edge[0], edge[1], qOut, pOut], from),
+      face(`${name}-edge`, [p, q, edge[1], edge[0]], name),
+    ];
+  };
+  const corners = { bl: [left, low], br: [right, low], tl: [left, H], tr: [right, H] } as const;
+  const outer = { bl: [l, b], br: [r, b], tl: [l, t], tr: [r, t] } as const;
+  const joins: [string, string][] = [['right', 'above']];
+  const slits = (['tl', 'tr', 'bl', 'br'] as const).map((at): [Point2, Point2] => [corners[at], outer[at]]);
+  return foldSheet({ id, material, joins, slits }, START, [
+    face('left', [
+      [-side, b],
+      [l, b],
+      [l, t],
+      [-side, t],
+    ]),
+    face(
+      'below',
+      [
+        [-side, -side],
+        [W + side, -side],
+        [W + side, b],
+        outer.br,
+        corners.br,
+        corners.bl,
+        outer.bl,
+        [-side, b],
+      ],
+      'left',
+    ),
+    face(
+      'right',
+      [
+        [r, b],
+        [W + side, b],
+        [W + side, t],
+        [r, t],
+      ],
+      'below',
+    ),
+    face(
+      'above',
+      [[-side, t], outer.tl, outer.tr, [W + side, t], [W + side, H + side], [-side, H + side]],
+      'left',
+    ),
+    ...part('flap', 'above', [corners.tl, corners.tr, outer.tr, outer.tl], trim),
+    ...part('left-flap', 'left', [corners.tl, corners.bl, outer.bl, outer.tl], back),
+    ...part('right-flap', 'right', [corners.br, corners.tr, outer.tr, outer.br], back),
+  ]);
 }
 
 const START = { at: [0, 0], along: [1, 0] } as const;

@@ -156,6 +156,18 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Pan ends under the frame',
     text: `Its inner edge lies ${f.length(bare_mm)} outboard of the frame’s inner face: what is behind it is bare. Let it run inboard of the frame and meet the seal or the dam there.`,
   }),
+  'set-by-others': ({ unseen }) => ({
+    title: 'Set by others, unseen',
+    text: `Nobody of this job has seen ${unseen.map((id) => (pieceTexts[id] ?? id).toLowerCase()).join(', ')}. Keep pictures of whoever set the unit, or open one corner; when it is known how it was done, let the work begin with the bare opening and record what was built.`,
+  }),
+  'casing-shows-tape': ({ shows, by_mm, reveal_mm }, f) => ({
+    title:
+      shows === 'tape' ? 'The casing leaves tape to be seen' : 'The casing does not reach over the joint',
+    text:
+      shows === 'tape'
+        ? `It leaves ${f.length(reveal_mm)} of the frame bare and the strip reaches ${f.length(by_mm)} into that. Set the strip less far onto the frame, or the casing nearer to its inner edge.`
+        : `From ${f.length(reveal_mm)} off the frame’s inner edge it ends ${f.length(by_mm)} short of the reveal. Take a wider one.`,
+  }),
   'unit-not-checkable': () => ({
     title: 'Not a rectangle',
     text: 'Shaped units are kept, not computed: fit, pieces and shims are those of the rectangle round it and prove nothing. Plan it by the maker’s drawing.',

@@ -22,7 +22,7 @@ export const nouns = {
   wrap: { said: /\bwrap\b/i, materials: ['wrap', 'self-adhered'] },
   apron: { said: /\bapron\b/i, roles: ['apron'] },
   course: { said: /\b(first|second) course\b/i, roles: ['lower-course', 'upper-course'] },
-  bead: { said: /\bbeads?\b/i, roles: ['frame-bead', 'buck-bed', 'reveal-bead'] },
+  bead: { said: /\bbeads?\b/i, roles: ['frame-bead', 'buck-bed', 'reveal-bead', 'tape-bead'] },
   fin: { said: /\bfins?\b/i, roles: ['fin'] },
   foam: { said: /\bfoam(ed)?\b(?! board)/i, materials: ['foam', 'hd-foam'] },
   'foam board': { said: /\bfoam board\b/i, materials: ['foam-board', 'foam-face'] },

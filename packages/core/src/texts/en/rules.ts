@@ -141,4 +141,20 @@ export const ruleTexts: Readonly<Record<RuleId, FindingText>> = {
     'Wrap tucked in at the head',
     'What runs behind the wrap comes out behind the fin. Bring a layer of its own down over the head, or slit the wrap and make a flap.',
   ),
+  'jambs-without-flaps': t(
+    'Folded wrap has no jamb flaps',
+    'Wrap that is turned into the opening is not slit at its lower corners: only the head has a flap. Slit the head alone, or cut the wrap flush.',
+  ),
+  'fin-behind-board': t(
+    'The board is in the fin’s way',
+    'A fin lies on the wall’s water layer and is taped there; a board that is there already covers both. Board after the unit, hold the unit without fins, or carry it out on a buck.',
+  ),
+  'air-in-masonry-that-is-none': t(
+    'No masonry to keep air out',
+    'The wall has no leaf of block, brick or concrete that could be its air layer. Choose the layer that is there.',
+  ),
+  'bare-blocks-leak': t(
+    'Bare blocks and bricks let air through',
+    'Joints and the blocks themselves are open to air. Plaster or parge them down to the floor and into the opening, and make that the air layer; cast concrete alone is tight by itself.',
+  ),
 };

@@ -97,9 +97,12 @@ const c = (name: string, reason: string, wise: string): ChoiceText => ({ name, r
 export const axisTexts: Readonly<Record<AxisId, string>> = {
   waterLayer: 'Wall’s water layer',
   airLayer: 'Wall’s air layer',
+  boardTime: 'Board outside comes',
   wrapEdge: 'Edge of the wrap',
   flapEdge: 'Lower edge of the flap',
+  slits: 'Slits in the wrap',
   sequence: 'When the wrap comes',
+  begins: 'Work begins with',
   mount: 'How the unit is held',
   setFrom: 'Set from',
   position: 'Place in the depth',
@@ -120,11 +123,13 @@ export const axisTexts: Readonly<Record<AxisId, string>> = {
   head: 'Head',
   headSeam: 'Seam of the boards above the head',
   windSkirt: 'Wind skirt',
+  tapeBead: 'Bead over the tapes',
   innerSeal: 'Inner seal',
   gapFill: 'Gap insulation',
   fillSides: 'Gap insulated at',
   shims: 'Shims',
   guard: 'Guard for the board cutter',
+  insideTrim: 'Trim inside',
   trim: 'Trim outside',
 };
 
@@ -177,6 +182,11 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Stiff, easy to tape, protected by what lies before it.',
       'Foam outside, open cavity walls.',
     ),
+    masonry: c(
+      'The masonry itself',
+      'Nothing to add to a leaf that is tight.',
+      'Cast concrete; blocks and bricks only when parged or plastered.',
+    ),
     'interior-membrane': c(
       'Membrane inside',
       'Also slows vapour; can be tested before the lining.',
@@ -184,6 +194,14 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
     ),
     drywall: c('Drywall', 'No further material.', 'Only where somebody seals every edge of it.'),
     plaster: c('Plaster', 'Closed over its whole face.', 'Masonry plastered down to the floor.'),
+  },
+  boardTime: {
+    'after-unit': c('After the unit', 'Wall and unit are joined in the open.', 'Usually; fins need it.'),
+    'before-unit': c(
+      'Before the unit',
+      'The insulation crew does not wait for the windows.',
+      'Frames without fins, set back in the board’s depth.',
+    ),
   },
   wrapEdge: {
     flush: c('Cut flush', 'Nothing in the way of the flashing.', 'Where flashing covers the reveal.'),
@@ -206,12 +224,28 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Where the wrap must be airtight above the head.',
     ),
   },
+  slits: {
+    head: c('At the head', 'Two slits, one flap.', 'Usually.'),
+    'four-corners': c(
+      'At all four corners',
+      'Flashing and fin lie on the sheathing, the wrap comes over both and every tape bites both.',
+      'Where the maker wants fin and flashing on a hard face.',
+    ),
+  },
   sequence: {
     'wrap-first': c('Before the unit', 'Flashing laps onto the wrap, the flap comes down last.', 'Usually.'),
     'unit-first': c(
       'After the unit',
       'Units go into open studs and the shell closes later.',
       'When the wrap comes late; the apron must not be forgotten.',
+    ),
+  },
+  begins: {
+    'bare-opening': c('The bare opening', 'Every layer is made and seen.', 'Usually.'),
+    'unit-set': c(
+      'The unit that others have set',
+      'Only what comes after it is this crew’s.',
+      'With pictures, or a corner opened: nobody here has seen pan and bedding.',
     ),
   },
   mount: {
@@ -499,6 +533,14 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Windy walls, drained sills.',
     ),
   },
+  tapeBead: {
+    none: c('None', 'The tapes are the seal.', 'Usually.'),
+    'frame-to-tape': c(
+      'From frame onto tape',
+      'Closes the tape’s edge at the frame.',
+      'Barriers whose maker asks for it; it is upkeep.',
+    ),
+  },
   innerSeal: {
     'corner-tape': c('Corner tape', 'Indifferent to the joint’s width, tight at once.', 'Uneven joints.'),
     'sealant-rod': c('Sealant on rod', 'Moves, can be tooled clean.', 'Narrow, even joints.'),
@@ -561,6 +603,14 @@ export const choiceTexts: { readonly [Axis in AxisId]: Readonly<Record<ChoiceOf<
       'Thin strip over the tape’s edge',
       'The cutter runs along it and not through the tape.',
       'When somebody else boards.',
+    ),
+  },
+  insideTrim: {
+    none: c('None', 'The lining returns to the frame.', 'Plastered or boarded reveals.'),
+    casing: c(
+      'Casing round the frame',
+      'Covers joint, tape and the lining’s edge.',
+      'Timber casings: reveal, width and the tape’s set-back belong together.',
     ),
   },
   trim: {

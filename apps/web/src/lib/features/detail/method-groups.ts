@@ -2,12 +2,25 @@
 import type { AxisId } from '@hulvek/core';
 
 export const methodGroups = [
-  { name: 'wall', axes: ['waterLayer', 'airLayer', 'wrapEdge', 'flapEdge', 'sequence'] },
+  {
+    name: 'wall',
+    axes: ['waterLayer', 'airLayer', 'boardTime', 'wrapEdge', 'slits', 'flapEdge', 'sequence'],
+  },
   {
     name: 'unit',
-    axes: ['mount', 'setFrom', 'position', 'seat', 'buck', 'jambHoles', 'firstFastener', 'fastenerKind'],
+    axes: [
+      'begins',
+      'mount',
+      'setFrom',
+      'position',
+      'seat',
+      'buck',
+      'jambHoles',
+      'firstFastener',
+      'fastenerKind',
+    ],
   },
   { name: 'sill', axes: ['sillDrain', 'pan', 'bedding', 'beadOn', 'bottomFin', 'windSkirt'] },
-  { name: 'round', axes: ['jambs', 'head', 'headSeam', 'tapeEdge', 'outerJoint', 'bandFirst'] },
-  { name: 'inside', axes: ['gapFill', 'fillSides', 'shims', 'innerSeal', 'guard', 'trim'] },
+  { name: 'round', axes: ['jambs', 'head', 'headSeam', 'tapeEdge', 'tapeBead', 'outerJoint', 'bandFirst'] },
+  { name: 'inside', axes: ['gapFill', 'fillSides', 'shims', 'innerSeal', 'guard', 'insideTrim', 'trim'] },
 ] as const satisfies readonly { name: string; axes: readonly AxisId[] }[];
