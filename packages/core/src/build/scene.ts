@@ -1,5 +1,5 @@
 /** What stands on the wall at a moment of the work, in the order it lies on each other. */
-import { hangingLine, type Fan, type Sheet, type SheetFace } from '../geometry/sheet.ts';
+import { flapOf, hangingLine, type Fan, type Sheet, type SheetFace } from '../geometry/sheet.ts';
 import type { Solid } from '../geometry/solid.ts';
 import type { Point3 } from '../geometry/vector.ts';
 import type { BeadPiece } from '../methods/pieces/piece.ts';
@@ -53,10 +53,11 @@ export function sceneAfter(build: Build, count: number): Scene {
   const isFresh = (order: number) => events[order]?.step === current;
   const layers = build.pieces.flatMap((piece): Layer[] => {
     if (piece.form === 'sheet') {
-      const up = piece.sheet.faces.filter(
-        (f) => state.faces.get(faceKey(piece.id, f.id))?.state === 'lifted',
+      const up = new Set(
+        piece.sheet.faces
+          .map(({ id }) => id)
+          .filter((id) => state.faces.get(faceKey(piece.id, id))?.state === 'lifted'),
       );
-      const hangs = up.length > 0 ? hangingLine(piece.sheet, new Set(up.map((f) => f.id))) : null;
       return piece.sheet.faces.flatMap((face): Layer[] => {
         const now = state.faces.get(faceKey(piece.id, face.id));
         if (!now || now.state === 'gone') return [];
@@ -72,7 +73,7 @@ export function sceneAfter(build: Build, count: number): Scene {
             face,
             fans,
             lifted,
-            hangs,
+            hangs: lifted ? hangingLine(piece.sheet, flapOf(piece.sheet, up, face.id)) : null,
             order: now.order,
             fresh,
           },

@@ -40,8 +40,8 @@ function screws(
   const side = build.fastening.sides.find((s) => s.side === cut);
   if (hide?.has('sheets') || driven < 0 || step <= driven || !side || side.at_mm.length === 0) return [];
   const { unit } = build.context;
-  const finned = unit.finWidth > 0;
-  const { angle_deg, length_mm } = build.fastening.screw;
+  const { angle_deg, length_mm, through } = build.fastening.screw;
+  const finned = through.some(({ what }) => what === 'fin');
   const [slant, straight] = [Math.sin(radians(angle_deg)), Math.cos(radians(angle_deg))];
   const edges: Record<CutId, readonly [at: number, outward: 1 | -1]> = {
     left: [unit.left, -1],
@@ -51,7 +51,7 @@ function screws(
   };
   const [edge, outward] = edges[cut];
   // A clip's own screws are short and stand behind the frame.
-  if (!finned && build.fastening.screw.through.every(({ what }) => what !== 'frame')) return [];
+  if (!finned && through.every(({ what }) => what !== 'frame')) return [];
   const from: Point2 = finned
     ? [0, edge + outward * unit.holeFromFrame]
     : [(unit.front + unit.back) / 2, edge - (outward * unit.frameFace) / 2];

@@ -159,6 +159,18 @@ const flatPoints = (sheet: Sheet): readonly Point2[] => sheet.faces.flatMap((fac
 const vertexAt = (face: SheetFace, p: Point2): number =>
   face.flat.findIndex((q) => distance2(p, q) < HINGE_TOLERANCE_mm);
 
+/** Lifted faces that are one flap with `face`: joined to it through lifted ones only. */
+export function flapOf({ hinges }: Sheet, lifted: ReadonlySet<string>, face: string): ReadonlySet<string> {
+  const flap = new Set([face]);
+  const grow = (): boolean =>
+    hinges.some(({ a, b }) => {
+      const next = flap.has(a) ? b : flap.has(b) ? a : null;
+      return next !== null && lifted.has(next) && !flap.has(next) && flap.add(next).size > 0;
+    });
+  while (grow());
+  return flap;
+}
+
 /**
  * The line in space about which lifted faces of a sheet turn: where they hang on what stays, or their upper edge where
  * the whole sheet is lifted.
