@@ -24,7 +24,7 @@ export const exampleWalls = {
     name: 'Timber frame 140, board sheathing',
     layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 140), lining()],
   },
-  'studs-140': { name: 'Open studs 140', layers: [layer('framing', 'stud', 140)] },
+  'studs-140': { name: 'Open studs 140', layers: [layer('framing', 'stud', 140), lining()] },
   'timber-foam-51': {
     name: 'Timber frame 140, 51 foam board, batten',
     layers: [
