@@ -190,7 +190,7 @@ describe('findings about the unit and the wall', () => {
       walls: [{ ...wall, ...changes.wall }],
       methods: [{ ...method, ...changes.method }],
     })
-      .findings.filter((f) => !['one-bond', 'head-unflashed', 'air-line-open'].includes(f.code))
+      .findings.filter((f) => !['one-bond', 'head-unflashed', 'air-waits'].includes(f.code))
       .map((f) => `${f.severity} ${f.code}`);
 
   it('a plain unit has none of them', () => expect(codes({})).toEqual([]));

@@ -33,7 +33,11 @@ function known(preset: (typeof presetIds)[number]): Case {
         insideSheet_sd_m: 20,
         layers: [...wall.layers.filter(({ role }) => role !== 'interior-finish'), lining],
       })),
-      units: job.units.map((unit) => ({ ...unit, weight_kg: 45 })),
+      units: job.units.map((unit) => ({
+        ...unit,
+        weight_kg: 45,
+        limits: { ...unit.limits, fastener_N: 400 },
+      })),
     },
   };
 }
@@ -49,7 +53,20 @@ describe('one verdict', () => {
     const cases: [string, Case][] = [
       ['wind', { ...whole, job: { ...job, job: noWind } }],
       ['months', { ...whole, job: { ...job, job: noMonths } }],
-      ['height', { ...whole, opening: { ...opening, exposure: {} } }],
+      [
+        'height',
+        {
+          ...whole,
+          opening: { ...opening, exposure: { ...opening.exposure, height_m: undefined } } as never,
+        },
+      ],
+      [
+        'shelter',
+        {
+          ...whole,
+          opening: { ...opening, exposure: { ...opening.exposure, overhang: undefined } } as never,
+        },
+      ],
       ['weight', { ...whole, job: { ...job, units: job.units.map(({ weight_kg: _, ...unit }) => unit) } }],
       [
         'lining',

@@ -257,8 +257,10 @@ describe('choices', () => {
   });
 
   it('a departure accepted with a reason and a name is kept in view, one grade lower, never gone', () => {
-    const plain = example('cut-back-wrap');
+    const choices = { airLayer: 'sheathing' } as const;
+    const plain = example('cut-back-wrap', { choices });
     const accepted = example('cut-back-wrap', {
+      choices,
       deviations: [
         {
           rule: 'layers-without-bridge',

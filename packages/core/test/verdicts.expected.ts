@@ -127,22 +127,24 @@ const leftOut: readonly Situation[] = [
   ),
   row('no tape over a slit', D, { changes: [out('slit-tape-left')] }, { water: 'fails', path: 'structure' }),
   row('a slit tape that does not stick', D, { changes: [lost('slit-tape-right')] }, { water: 'fails' }),
+  // The bead runs over the head too: what comes down behind the wrap meets it, and nothing but it.
   row(
-    'no head tape: what runs behind the wrap comes in behind the fin',
+    'no head tape: what runs behind the wrap meets the bead alone',
     D,
     { changes: [out('head-tape')] },
-    { water: 'watch', path: 'drained', bondsToOpening: 0 },
+    { bondsToOpening: 1 },
   ),
+  // The bead lies in line with the holes, so that they are bedded in it.
   row(
-    'no tape over a jamb fin: its holes are open',
+    'no tape over a jamb fin: the bead alone stands before the joint',
     D,
     { changes: [out('jamb-tape-left')] },
-    { water: 'watch', path: 'drained', bondsToOpening: 0 },
+    { path: 'shed', bondsToOpening: 1, finding: 'one-bond', severity: 'look' },
   ),
   row(
-    'neither tape nor flashing at a jamb: framing',
+    'neither tape nor bead nor flashing at a jamb: framing',
     D,
-    { changes: [out('jamb-tape-left'), out('jamb-flashing-left')] },
+    { changes: [out('jamb-tape-left'), out('jamb-flashing-left'), out('bead')] },
     { water: 'fails', path: 'structure', bonds: 0 },
   ),
   row(
@@ -408,7 +410,12 @@ const air: readonly Situation[] = [
     { air: 'watch' },
   ),
   row('and holds with it', D, { choices: { airLayer: 'water-layer', flapEdge: 'taped' } }, { air: 'holds' }),
-  row('bare jambs under an outer air layer', D, { choices: { jambs: 'bare' } }, { air: 'fails' }),
+  row(
+    'bare jambs under an outer air layer',
+    D,
+    { choices: { airLayer: 'sheathing', jambs: 'bare' } },
+    { air: 'fails' },
+  ),
   row('drywall that comes later counts as planned', 'open-studs', {}, { air: 'holds', finding: 'air-waits' }),
   row('and plaster', 'masonry-cavity', {}, { air: 'holds', finding: 'air-waits' }),
 ];

@@ -53,7 +53,8 @@ function exactly({ things, events }: Scene): (x: number) => number | null {
   const wall: Host = { name: 'wall', kind: 'framing', x: [-1e6, 1e6], y: [-1e6, 1e6] };
   const within = { x: [0, WIDE], y: [0, HIGH] } as const;
   const plane = arrange({ faces, hosts: [wall], marks: { x: [], y: [] }, within });
-  const ways = new Ways({ build: { pieces: [] } } as unknown as Moment);
+  const bare = { pieces: [], context: { choices: { waterLayer: 'existing' } } };
+  const ways = new Ways({ build: bare } as unknown as Moment);
   ways.add('wall', plane);
   const nowhere: Follow = () => undefined;
   const tops = plane.columns.map(({ cells }) => (cells[0] ? ways.outermost(cells[0]) : 0));
@@ -63,6 +64,9 @@ function exactly({ things, events }: Scene): (x: number) => number | null {
     'sill-reveal': nowhere,
     'left-reveal': nowhere,
     'right-reveal': nowhere,
+    'across-left': nowhere,
+    'across-right': nowhere,
+    'across-sill': nowhere,
   });
   const { cost } = waysTo(
     [placeNode('structure')],

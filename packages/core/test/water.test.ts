@@ -6,12 +6,14 @@ import {
   designPressure,
   drivenHeight,
   exampleJob,
+  fixesFor,
   openingsOf,
   planOpening,
   presetIds,
   proveWater,
   traceWater,
   withChanges,
+  withFix,
   type Build,
   type Entry,
   type Finding,
@@ -285,20 +287,17 @@ describe('findings of water', () => {
       'water-gets-in',
     ],
     ['a pan closed in front', 'drained-head-flap', { choices: { bedding: 'barrier' } }, 'water-trapped'],
-    ['slits on loose wrap', 'drained-head-flap', {}, 'one-bond'],
-    ['patched corners', 'cut-back-wrap', { choices: { waterLayer: 'self-adhered' } }, 'one-bond'],
+    // What is only to be looked at needs no mending.
   ];
   it.each(cases)('%s: every fix offered takes the finding away', (_, preset, changes, code) => {
     const at = planned(preset, changes);
     const { opening, plan } = at();
     const own = plan.findings.filter((f) => f.code === code);
-    expect(own.flatMap((f) => f.fixes).length).toBeGreaterThan(0);
-    for (const finding of own)
-      for (const fix of finding.fixes) {
-        const mended = at({
-          numbers: { ...opening.numbers, ...numbers(fix.set as Record<string, number>) },
-          choices: { ...opening.choices, ...fix.choose },
-        }).plan;
+    const offered = own.map((finding) => ({ finding, fixes: fixesFor(plan, finding) }));
+    expect(offered.flatMap(({ fixes }) => fixes).length).toBeGreaterThan(0);
+    for (const { finding, fixes } of offered)
+      for (const { fix } of fixes) {
+        const mended = planOpening(withFix(opening, fix), plan.job);
         const same = (f: Finding) =>
           f.code === code && JSON.stringify(f.facts) === JSON.stringify(finding.facts);
         expect(mended.findings.filter(same), JSON.stringify(fix)).toEqual([]);
@@ -485,6 +484,8 @@ describe('the way of water as a line', () => {
           const end = way.at(-1)?.at;
           expect(stops.at(-1)?.where).toBe(typeof end === 'string' ? end : end?.plane);
           if (stops.some(({ where }) => where === 'room')) continue;
+          // Wind lifts it to a sill that is meant to be closed.
+          if (source === 'blown-across') continue;
           points.forEach(({ at }, i) =>
             expect(at[1]).toBeLessThanOrEqual((points[i - 1]?.at[1] ?? Infinity) + 0.01),
           );

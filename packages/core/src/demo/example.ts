@@ -18,13 +18,21 @@ const layer = (role: Layer['role'], material: Layer['material'], mm: number) => 
   thickness: length(mm),
 });
 
+/** A sheet that slows damp from a heated room, as most lined walls have it: common practice, no source. */
+const SHEET_m = 5;
+
 /** Walls the schools are made for, from the weather to the room. */
 export const exampleWalls = {
   'timber-140': {
     name: 'Timber frame 140, board sheathing',
     layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 140), lining()],
+    insideSheet_sd_m: SHEET_m,
   },
-  'studs-140': { name: 'Open studs 140', layers: [layer('framing', 'stud', 140), lining()] },
+  'studs-140': {
+    name: 'Open studs 140',
+    layers: [layer('framing', 'stud', 140), lining()],
+    insideSheet_sd_m: SHEET_m,
+  },
   'timber-foam-51': {
     name: 'Timber frame 140, 51 foam board, batten',
     layers: [
@@ -34,6 +42,7 @@ export const exampleWalls = {
       layer('framing', 'stud', 140),
       lining(),
     ],
+    insideSheet_sd_m: SHEET_m,
   },
   'timber-foam-100': {
     name: 'Timber frame 140, 100 foam board',
@@ -43,10 +52,12 @@ export const exampleWalls = {
       layer('framing', 'stud', 140),
       lining(),
     ],
+    insideSheet_sd_m: SHEET_m,
   },
   'thick-300': {
     name: 'Thick timber wall 300',
     layers: [layer('sheathing', 'wood-board', 18), layer('framing', 'stud', 300), lining()],
+    insideSheet_sd_m: SHEET_m,
   },
   'cavity-452': {
     name: 'Brick, cavity, wool, block',
@@ -61,14 +72,17 @@ export const exampleWalls = {
   'studs-89': {
     name: 'Studs 89, board sheathing, lined',
     layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 89), lining()],
+    insideSheet_sd_m: SHEET_m,
   },
   'studs-140-lined': {
     name: 'Studs 140, board sheathing, lined',
     layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 140), lining()],
+    insideSheet_sd_m: SHEET_m,
   },
   'double-stud': {
     name: 'Double studs, 300 deep, lined',
     layers: [layer('sheathing', 'wood-board', 12), layer('framing', 'stud', 300), lining()],
+    insideSheet_sd_m: SHEET_m,
   },
   'wool-outside-120': {
     name: 'Studs 140, 120 mineral wool outside, batten and siding, lined',
@@ -80,6 +94,7 @@ export const exampleWalls = {
       layer('framing', 'stud', 140),
       lining(),
     ],
+    insideSheet_sd_m: SHEET_m,
   },
   'foam-outside-51': {
     name: 'Studs 140, 51 foam board outside, batten and siding, lined',
@@ -91,6 +106,7 @@ export const exampleWalls = {
       layer('framing', 'stud', 140),
       lining(),
     ],
+    insideSheet_sd_m: SHEET_m,
   },
   'solid-brick-240': {
     name: 'Solid brick 240, plastered',
@@ -117,7 +133,7 @@ export const exampleWalls = {
     name: 'Old timber frame',
     layers: [layer('framing', 'stud', 115), layer('interior-finish', 'plaster', 15)],
   },
-} as const satisfies Record<string, { name: string; layers: readonly unknown[] }>;
+} as const satisfies Record<string, { name: string; layers: readonly unknown[]; insideSheet_sd_m?: number }>;
 
 export type ExampleWallId = keyof typeof exampleWalls;
 

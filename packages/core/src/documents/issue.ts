@@ -2,6 +2,7 @@
 import * as z from 'zod/mini';
 import { name, instant, words } from './fields.ts';
 import { frozenBuildSchema } from './frozen-build.ts';
+import { lookCodes } from '../vocabulary/looks.ts';
 import { openingSchema } from './opening.ts';
 import { wallSchema } from './wall.ts';
 import { unitSchema } from './unit.ts';
@@ -16,6 +17,19 @@ export const issueSchema = z.strictObject({
   wall: wallSchema,
   unit: unitSchema,
   method: methodSchema,
+  /** What somebody has to see for the plan to hold, beside what every hold point asks. */
+  looks: z.optional(
+    z
+      .array(
+        z.strictObject({
+          step: words(60),
+          code: z.enum(lookCodes),
+          /** Pieces it is about; of something that goes through another, that one first. */
+          things: z.array(words(60)).check(z.maxLength(40)),
+        }),
+      )
+      .check(z.maxLength(200)),
+  ),
   /** Content of every step at that moment, so that a later plan knows which ticks still stand. */
   steps: z.array(z.strictObject({ id: words(60), hash: words(64) })).check(z.maxLength(200)),
   /** The wall that was cut; left out only in files written before it was kept, which are filled in when read in. */
@@ -23,3 +37,5 @@ export const issueSchema = z.strictObject({
 });
 
 export type Issue = z.infer<typeof issueSchema>;
+
+export type Look = NonNullable<Issue['looks']>[number];

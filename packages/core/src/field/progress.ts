@@ -1,6 +1,6 @@
 /** What may be done now: the steps of a frozen plan against the entries made on site. */
 import type { Entry } from '../documents/entry.ts';
-import type { Issue } from '../documents/issue.ts';
+import type { Issue, Look } from '../documents/issue.ts';
 import type { PlannedStep } from '../build/build.ts';
 
 /**
@@ -28,6 +28,8 @@ export interface StepProgress {
   readonly look: Entry | null;
   readonly override: Entry | null;
   readonly notes: readonly Entry[];
+  /** What of the frozen plan holds only once it was seen at this step. */
+  readonly looks: readonly Look[];
 }
 
 /** Entries still in force, oldest first: those not taken back, and no `undo` itself. */
@@ -59,6 +61,7 @@ export function progress(
 ): StepProgress[] {
   const valid = standing(entries);
   const byStep = new Map<string, StepProgress>();
+  const asked = issues.at(-1)?.looks ?? [];
   for (const step of steps) {
     const own = valid.filter((entry) => entry.step === step.id);
     const tick = tickThatCounts(own, issues, step);
@@ -77,6 +80,7 @@ export function progress(
       look,
       override,
       notes: own.filter((entry) => entry.kind === 'note'),
+      looks: asked.filter((one) => one.step === step.id),
     });
   }
   return [...byStep.values()];
@@ -176,7 +180,7 @@ export function refusal(
     case 'tick':
       return step.status === 'blocked' ? 'blocked' : null;
     case 'look':
-      if (!row.holdPoint) return 'no-hold-point';
+      if (!row.holdPoint && step.looks.length === 0) return 'no-hold-point';
       return step.tick && step.status !== 'confirm' ? null : 'not-ticked';
     case 'override':
       if (entry.note.trim() === '') return 'reason-needed';
@@ -209,3 +213,7 @@ function refusalToUndo(
   );
   return relied ? 'later-step-done' : null;
 }
+
+/** Looks that are due, because their step is done, and that nobody has recorded: what rests on them is not known. */
+export const looksOpen = (list: readonly Pick<StepProgress, 'tick' | 'look' | 'looks'>[]): readonly Look[] =>
+  list.flatMap(({ tick, look, looks }) => (tick && !look ? looks : []));

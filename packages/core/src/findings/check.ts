@@ -11,6 +11,8 @@ export interface Yielded<Code extends FindingCode> {
   readonly proof?: Proof;
   readonly severity?: Severity;
   readonly source?: string;
+  /** Of a look: the step at which it is taken. */
+  readonly step?: string | undefined;
 }
 
 export interface Check {

@@ -132,6 +132,13 @@ export interface FindingFacts {
   };
   'water-trapped': { readonly source: WaterSource; readonly width_mm: number; readonly closed: boolean };
   'one-bond': SingleBond;
+  /** Water from outside runs through the opening with every bond sound: it is drained, and nothing stood before it. */
+  'no-first-line': {
+    readonly sources: readonly WaterSource[];
+    readonly width_mm: number;
+  };
+  /** One bond keeps it out of the opening, which drains. */
+  'first-line-one-bond': { readonly things: readonly string[]; readonly sources: readonly WaterSource[] };
   'reverse-lap': Pick<Lap, 'width_mm' | 'above_mm' | 'lap_mm'> & {
     readonly upper: string;
     readonly lower: string;
@@ -147,13 +154,15 @@ export interface FindingFacts {
   'water-test-low': { readonly passed_Pa: number; readonly asked_Pa: number };
   'head-unflashed': { readonly rain: RainClass };
   /** The pen has to be lifted along a side. */
-  'air-line-open': Pick<Lift, 'kind' | 'width_mm' | 'between'> & { readonly side: CutId };
+  /** Sides on which the pen is lifted for the same reason are one; the width is of the widest. */
+  'air-line-open': Pick<Lift, 'kind' | 'width_mm' | 'between'> & { readonly sides: readonly CutId[] };
   /** The line does not go on into the next one, at a corner or along a side. */
   'air-line-breaks': {
     readonly where: AirCorner | CutId;
     /** Along the side, from the opening's lower left corner; `null` at a corner. */
     readonly at_mm: number | null;
     readonly apart: readonly [string, string];
+    readonly kind: 'foam' | 'gap';
   };
   'air-interrupted': Pick<Interrupter, 'thing' | 'member' | 'count' | 'width_mm'> & {
     readonly sides: readonly CutId[];
@@ -207,6 +216,8 @@ export interface FindingOf<Code extends FindingCode> {
   readonly facts: FindingFacts[Code];
   readonly fixes: readonly Fix[];
   readonly source: string;
+  /** Of a look: the step at which it is taken. */
+  readonly step?: string;
 }
 
 export type Finding = { [Code in FindingCode]: FindingOf<Code> }[FindingCode];

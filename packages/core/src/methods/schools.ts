@@ -5,7 +5,8 @@ import { presetIds, type PresetId } from '../vocabulary/presets.ts';
 
 const DRAINED: Choices = {
   waterLayer: 'mechanical-wrap',
-  airLayer: 'water-layer',
+  // A sheet whose lower edge is left open over the head is no air layer.
+  airLayer: 'drywall',
   boardTime: 'after-unit',
   wrapEdge: 'flush',
   flapEdge: 'open',
@@ -48,6 +49,7 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
   'drained-head-flap': [{}],
   'closed-barrier': [
     {
+      airLayer: 'water-layer',
       wrapEdge: 'turned-in',
       pan: 'none',
       jambs: 'wrap-turned-in',
@@ -61,7 +63,6 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
   ],
   'open-studs': [
     {
-      airLayer: 'drywall',
       sequence: 'unit-first',
       jambs: 'bare',
       head: 'seam-tape',
@@ -89,6 +90,7 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
   'fluid-recessed': [
     {
       waterLayer: 'fluid',
+      airLayer: 'water-layer',
       mount: 'clips',
       setFrom: 'inside',
       position: 'mid',
@@ -125,13 +127,14 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
       bedding: 'interrupted',
       bottomFin: 'every-hole',
       jambs: 'bare',
-      airLayer: 'sheathing',
       innerSeal: 'foam-alone',
     },
     // The pan must reach over the wrap that is cut back below it.
     { panLap: 100 },
   ],
-  'integral-sheathing': [{ waterLayer: 'integral-sheathing', bottomFin: 'spacers', head: 'two-tapes' }],
+  'integral-sheathing': [
+    { waterLayer: 'integral-sheathing', airLayer: 'water-layer', bottomFin: 'spacers', head: 'two-tapes' },
+  ],
   'rigid-pan-heavy': [
     {
       waterLayer: 'self-adhered',
@@ -147,6 +150,7 @@ const SCHOOLS: Readonly<Record<PresetId, School>> = {
   'foam-buck-inside': [
     {
       waterLayer: 'integral-sheathing',
+      airLayer: 'water-layer',
       buck: 'foam-l',
       mount: 'frame-screws',
       setFrom: 'inside',

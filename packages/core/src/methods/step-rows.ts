@@ -397,7 +397,7 @@ const SILL = [
     process: ['trim-opening'],
     events: [
       ['place', 'pan'],
-      ['bed', 'pan', 'sill'],
+      ['bed', 'pan', 'sill', 'left-upturn', 'right-upturn'],
     ],
     covers: ['board'],
     hold: true,
@@ -424,7 +424,7 @@ const SILL = [
     process: ['trim-opening', 'unpack'],
     events: [
       ['place', 'unit-pan'],
-      ['bed', 'unit-pan', 'sill'],
+      ['bed', 'unit-pan', 'sill', 'left-upturn', 'right-upturn'],
     ],
     covers: ['board'],
     hold: true,

@@ -1,4 +1,5 @@
 /** The door of this room. */
+export * from './fixes.ts';
 export * from './framing.ts';
 export * from './issue.ts';
 export * from './heat-findings.ts';
@@ -7,3 +8,4 @@ export * from './heat-subject.ts';
 export * from './plan-opening.ts';
 export * from './shared-plans.ts';
 export * from './judgement.ts';
+export * from './looks.ts';

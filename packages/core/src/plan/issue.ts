@@ -2,17 +2,28 @@
 import { buildOpening } from '../build/build-opening.ts';
 import { frozen, thawedIssue, type ThawedBuild } from '../build/frozen.ts';
 import type { Issue } from '../documents/issue.ts';
+import { looksOf } from './looks.ts';
 import type { Job } from '../documents/job.ts';
 import type { Plan } from './plan-opening.ts';
 
 /** Returns the plan as it is frozen; `null` where nothing is planned that could be built. */
 export function issueOf(
-  { build, opening, wall, unit, method }: Plan,
+  { build, opening, wall, unit, method, findings }: Plan,
   of: Pick<Issue, 'version' | 'person' | 'at'>,
 ): Issue | null {
   if (!build || !wall || !unit || !method) return null;
   const steps = build.steps.map(({ id, hash }) => ({ id, hash }));
-  return { ...of, opening, wall, unit, method, steps, build: frozen(build) };
+  const looks = looksOf(findings);
+  return {
+    ...of,
+    opening,
+    wall,
+    unit,
+    method,
+    ...(looks.length > 0 && { looks }),
+    steps,
+    build: frozen(build),
+  };
 }
 
 /**

@@ -2,6 +2,7 @@
  * What an opening comes down to: one verdict of all its proofs, and what is missing to make it. Every list, board, page,
  * sheet and command shows this and nothing else.
  */
+import { headVerdict } from '../conditions/exposure.ts';
 import type { Draft } from '../findings/draft.ts';
 import { verdictOf, type Finding } from '../findings/finding.ts';
 import type { HeatProof } from '../proofs/heat/proof.ts';
@@ -31,6 +32,8 @@ export const missingData = [
   'months',
   'lining',
   'weight',
+  'fastener',
+  'shelter',
   'heat',
 ] as const;
 export type MissingData = (typeof missingData)[number];
@@ -43,6 +46,8 @@ export interface Grade {
   /** Of what could be checked: the grade itself, unless something is missing. */
   readonly checked: Checked;
   readonly missing: readonly MissingData[];
+  /** What has to be seen while it is built for the grade to be true; looks that several places share are one. */
+  readonly looks: number;
 }
 
 /**
@@ -86,20 +91,23 @@ const PROOF_OF: Readonly<Record<Proof, JudgedProof>> = {
 type Subject = Draft & { readonly findings: readonly Finding[] };
 
 /** Gravest of the grades; what is missing beside what could be checked. */
-function graded(verdicts: readonly Verdict[], missing: readonly MissingData[]): Grade {
+function graded(verdicts: readonly Verdict[], missing: readonly MissingData[], looks: number): Grade {
   const checked = gravest(verdicts.filter((verdict) => verdict !== 'not-checkable')) as Checked;
   const open = missing.length > 0 || verdicts.includes('not-checkable');
-  return { grade: checked === 'fails' || !open ? checked : 'not-checkable', checked, missing };
+  return { grade: checked === 'fails' || !open ? checked : 'not-checkable', checked, missing, looks };
 }
+
+const looksIn = (findings: readonly Finding[]): number =>
+  findings.filter(({ severity }) => severity === 'look').length;
 
 /** Returns the verdict of one opening. Source of the grades: fails > not checkable > watch > holds. */
 export function judge(plan: Subject, { heat = 'left-out', collides = false }: JudgeOptions = {}): Judgement {
   const solved = typeof heat === 'object' ? heat : null;
   const findings = [...plan.findings, ...(solved?.findings ?? [])];
   const of = (proof: JudgedProof, own: readonly Verdict[], missing: readonly MissingData[] = []): Grade => {
-    const said = verdictOf(findings.filter((f) => PROOF_OF[f.proof] === proof));
+    const told = findings.filter((f) => PROOF_OF[f.proof] === proof);
     const unplanned: readonly MissingData[] = plan.build ? missing : ['plan'];
-    return graded([said, ...own], proof === 'delivery' ? missing : unplanned);
+    return graded([verdictOf(told), ...own], proof === 'delivery' ? missing : unplanned, looksIn(told));
   };
   const missing = missingOf(plan);
   const proofs: Record<JudgedProof, Grade> = {
@@ -118,6 +126,7 @@ export function judge(plan: Subject, { heat = 'left-out', collides = false }: Ju
   const whole = graded(
     counted.flatMap((id) => [proofs[id].grade, proofs[id].checked]),
     missingData.filter((what) => counted.some((id) => proofs[id].missing.includes(what))),
+    looksIn(findings),
   );
   return { ...whole, proofs, working: heat === 'working' };
 }
@@ -130,6 +139,7 @@ function missingOf({
   frame,
   unit,
   loads,
+  exposed,
   findings,
 }: Subject): Readonly<Record<Exclude<JudgedProof, 'delivery' | 'method' | 'heat'>, readonly MissingData[]>> {
   const has = (code: Finding['code']) => findings.some((finding) => finding.code === code);
@@ -139,16 +149,25 @@ function missingOf({
     ...pick('wind', job.job.wind === undefined),
     ...pick('height', opening.exposure?.height_m === undefined),
   ];
+  // A head with a flashing of its own needs no roof.
+  const shelter = pick(
+    'shelter',
+    exposed.rain === null && build !== null && headVerdict(null, build.context.choices) === 'watch',
+  );
   const old = pick('old-wall', build?.context.choices.waterLayer === 'existing');
   return {
     fit: [...figures, ...pick('unit-shape', has('unit-not-checkable'))],
-    water: [...old, ...wind],
+    water: [...old, ...wind, ...shelter],
     air: old,
     joint: figures,
     moisture: [
       ...pick('months', job.job.months === undefined),
       ...pick('lining', !(wall?.layers ?? []).some((layer) => layer.role === 'interior-finish')),
     ],
-    loads: [...wind, ...pick('weight', unit !== null && loads?.handling === null)],
+    loads: [
+      ...wind,
+      ...pick('weight', unit !== null && loads?.handling === null),
+      ...pick('fastener', loads?.fasteners?.limit_N === null),
+    ],
   };
 }

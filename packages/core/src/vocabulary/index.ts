@@ -20,3 +20,4 @@ export * from './weather.ts';
 export * from './rods.ts';
 export * from './roles.ts';
 export * from './surfaces.ts';
+export * from './looks.ts';

@@ -1,7 +1,8 @@
 /** How a proof comes out, and how grave what is found is: the words that everything shares. */
 
 /** Gravest first. */
-export const severities = ['fails', 'not-checkable', 'watch', 'note'] as const;
+/** `look`: sound if it is done well, which somebody has to see; `note`: worth knowing. */
+export const severities = ['fails', 'not-checkable', 'watch', 'look', 'note'] as const;
 
 export type Severity = (typeof severities)[number];
 

@@ -16,6 +16,7 @@ const grade = z.object({
   grade: z.enum(verdicts),
   checked,
   missing: z.readonly(z.array(z.enum(missingData))),
+  looks: z.int(),
 });
 
 const judgementSchema: z.ZodMiniType<Judgement> = z.extend(grade, {
@@ -32,6 +33,9 @@ export const judgedSchema = z.object({
 });
 export type Judged = Readonly<z.infer<typeof judgedSchema>>;
 
+/** Counted up when the same opening is judged otherwise than before: verdicts kept from then are made again. */
+const JUDGED_BY = 2;
+
 /** Returns fingerprints of openings in a job: they differ as soon as anything differs that a verdict could hang on. */
 export function judgeMark({
   job,
@@ -42,6 +46,6 @@ export function judgeMark({
 }: JobContext): (opening: Opening) => string {
   // What things are called and cost, in which units they are shown, and which openings line up, say nothing of a wall.
   const { name: _, note: _note, units: _units, prices: _prices, lines: _lines, ...site } = job;
-  const shared = contentHash([site, walls, units, methods, materials ?? []]);
+  const shared = contentHash([JUDGED_BY, site, walls, units, methods, materials ?? []]);
   return (opening) => `${contentHash(opening)}-${shared}`;
 }

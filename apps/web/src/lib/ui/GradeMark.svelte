@@ -2,7 +2,7 @@
   import type { Grade } from '@hulvek/core';
 
   export interface GradeMarkProps {
-    grade: Pick<Grade, 'grade' | 'checked'>;
+    grade: Pick<Grade, 'grade' | 'checked'> & { readonly looks?: number };
     /** Show the words beside the shapes; without them they are still read out. */
     word?: boolean;
     /** Only the grade, where what could be checked is not known. */
@@ -13,12 +13,13 @@
 </script>
 
 <script lang="ts">
-  import { toldBeside } from '@hulvek/core';
+  import { looksText, toldBeside } from '@hulvek/core';
   import { gradeWords } from '$words/ui.ts';
   import VerdictMark from './VerdictMark.svelte';
 
   let { grade, word = false, alone = false, working = false }: GradeMarkProps = $props();
   const beside = $derived(alone ? null : toldBeside(grade));
+  const looks = $derived(grade.grade === 'holds' ? (grade.looks ?? 0) : 0);
 </script>
 
 <span
@@ -29,6 +30,9 @@
   data-working={working}
 >
   <VerdictMark verdict={grade.grade} {word} />
+  {#if looks > 0}
+    <span class="checked" class:visually-hidden={!word} title={looksText(looks)}>{looksText(looks)}</span>
+  {/if}
   {#if beside}
     <span class="checked" title={gradeWords.checked}>
       <span class="visually-hidden">{gradeWords.checked}</span>

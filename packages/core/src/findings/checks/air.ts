@@ -21,15 +21,26 @@ export const lineOpen = defineCheck({
   source: TRACED,
   *run({ air, build, choices }) {
     if (!air || !build || !choices) return;
-    for (const { side, lifts } of air.sides)
-      for (const lift of lifts) {
-        const { kind, width_mm, between } = lift;
-        yield {
-          severity: kind === 'gap' ? 'fails' : 'watch',
-          facts: { side, kind, width_mm: Math.round(width_mm), between },
-          fixes: bridges(build, side, lift),
-        };
-      }
+    const all = air.sides.flatMap(({ side, lifts }) => lifts.map((lift) => ({ side, lift })));
+    const family = (thing: string) => pieceNamed(build, thing)?.family ?? thing;
+    const alike = ({ lift: { kind, between } }: (typeof all)[number]) =>
+      kind === 'foam' ? kind : [kind, ...between.map(family)].join();
+    for (const key of new Set(all.map(alike))) {
+      const own = all.filter((one) => alike(one) === key);
+      const [widest] = own.toSorted((a, b) => b.lift.width_mm - a.lift.width_mm);
+      if (!widest) continue;
+      const { kind, width_mm, between } = widest.lift;
+      yield {
+        severity: kind === 'gap' ? 'fails' : 'watch',
+        facts: {
+          sides: [...new Set(own.map(({ side }) => side))],
+          kind,
+          width_mm: Math.round(width_mm),
+          between,
+        },
+        fixes: bridges(build, widest.side, widest.lift),
+      };
+    }
   },
 });
 
@@ -40,21 +51,29 @@ export const lineBreaks = defineCheck({
   source: TRACED,
   *run({ air, choices }) {
     const bare = choices !== null && choices.jambs === 'bare' && isOuter(choices);
-    for (const { where, at, apart } of air?.breaks ?? [])
-      yield { facts: { where, at_mm: at, apart }, fixes: bare ? [choose({ jambs: 'flashing' })] : [] };
+    for (const { where, at, apart, kind } of air?.breaks ?? [])
+      yield {
+        severity: kind === 'gap' ? 'fails' : 'watch',
+        facts: { where, at_mm: at, apart, kind },
+        fixes: bare ? [choose({ jambs: 'flashing' })] : [],
+      };
   },
 });
 
 export const interrupted = defineCheck({
   code: 'air-interrupted',
   proof: 'air',
-  severity: 'watch',
+  severity: 'look',
   source: PRACTICE,
   *run({ air, build, choices }) {
     if (!build) return;
     for (const { sides, ...place } of together(air?.interrupters ?? [], build)) {
       const pulled = plays(build, place.thing, 'jamb-shims') && choices?.shims !== 'removed';
-      yield { facts: { sides, ...place }, fixes: pulled ? [choose({ shims: 'removed' })] : [] };
+      yield {
+        facts: { sides, ...place },
+        fixes: pulled ? [choose({ shims: 'removed' })] : [],
+        step: build.steps.findLast(({ places }) => places.includes(place.member))?.id,
+      };
     }
   },
 });

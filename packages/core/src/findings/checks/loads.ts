@@ -17,10 +17,14 @@ export const fasteners = defineCheck({
 export const lift = defineCheck({
   code: 'needs-lift',
   proof: 'structure',
-  severity: 'note',
+  severity: 'look',
   source: 'common practice, no source',
   *run(draft) {
     const handling = draft.loads?.handling;
-    if (handling?.needsLift) yield { facts: { weight_kg: handling.weight.kg, people: handling.people } };
+    if (handling?.needsLift)
+      yield {
+        facts: { weight_kg: handling.weight.kg, people: handling.people },
+        step: draft.build?.steps.find(({ role }) => role === 'dry-fit')?.id,
+      };
   },
 });

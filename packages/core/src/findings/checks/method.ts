@@ -11,6 +11,7 @@ import { glassWeight } from '../../unit/weight.ts';
 import { factsOf } from '../../methods/choices.ts';
 import { piecesFor } from '../../build/by-role.ts';
 import type { PieceRole } from '../../vocabulary/roles.ts';
+import type { Severity } from '../../vocabulary/verdict.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
@@ -58,7 +59,7 @@ function asksFor(asks: NonNullable<Unit['asks']>, { when, proof }: Rule, choices
 }
 
 /** Whoever accepts a departure answers for it; it never turns into "holds" by that. */
-const lessened = (severity: 'fails' | 'watch' | 'not-checkable') => (severity === 'fails' ? 'watch' : 'note');
+const lessened = (severity: Severity) => (severity === 'fails' ? 'watch' : 'note');
 
 const MOUNT_OF = { integral: 'integral-fin', separate: 'separate-fin', gasketed: 'gasketed-fin' } as const;
 const EDGE_OF = { integral: 'frame-edge', separate: 'onto-frame', gasketed: 'gasket' } as const;

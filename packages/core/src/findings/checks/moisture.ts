@@ -10,7 +10,7 @@ export const dries = defineCheck({
   *run({ moisture }) {
     if (!moisture) return;
     const { inner_m, outer_m, drains, twoClosed, verdict } = moisture.joint;
-    if (verdict === 'holds') return;
+    if (inner_m >= outer_m && (!twoClosed || drains)) return;
     yield {
       severity: verdict === 'fails' ? 'fails' : drains ? 'note' : 'watch',
       facts: { inner_m, outer_m, drains, twoClosed },
@@ -30,7 +30,7 @@ export const gathers = defineCheck({
     const [wettest] = year.wet.toSorted((a, b) => b.most_kg_m2 - a.most_kg_m2);
     const name = (i: number | undefined) => (i === undefined ? null : (layers[i]?.name ?? null));
     yield {
-      severity: wallVerdict === 'fails' ? 'fails' : 'watch',
+      severity: wallVerdict === 'fails' ? 'fails' : 'note',
       facts: {
         layers: [name(wettest?.between[0]), name(wettest?.between[1])],
         most_kg_m2: year.most_kg_m2,

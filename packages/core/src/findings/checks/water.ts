@@ -7,9 +7,10 @@ import { headVerdict } from '../../conditions/exposure.ts';
 import { drivenHeight, type Lap } from '../../proofs/water/laps.ts';
 import type { SingleBond } from '../../proofs/water/proof.ts';
 import { plannedSeal } from '../../proofs/water/standing.ts';
-import { wetPlace, waterVerdict, type WaterPart } from '../../proofs/water/trace.ts';
+import type { WaterSource } from '../../proofs/water/sources.ts';
+import { isOfUnit, SEEN_mm, wetPlace, waterVerdict, type WaterPart } from '../../proofs/water/trace.ts';
 import type { Build } from '../../build/build.ts';
-import { plays } from '../../build/by-role.ts';
+import { kindOf, plays } from '../../build/by-role.ts';
 import { LEAST_LAP_mm } from '../../vocabulary/laps.ts';
 import type { PieceRole } from '../../vocabulary/roles.ts';
 import { defineCheck } from '../check.ts';
@@ -54,7 +55,7 @@ export const trapped = defineCheck({
         if (part.outcome !== 'trapped') continue;
         const drains = part.run.some(({ at }) => typeof at !== 'string' && at.plane === 'sill-reveal');
         yield {
-          severity: waterVerdict(part, build) === 'watch' ? 'watch' : 'fails',
+          severity: waterVerdict(part, source, build) === 'watch' ? 'watch' : 'fails',
           facts: { source, width_mm: part.width_mm, closed: choices.bedding === 'barrier' },
           fixes:
             drains && choices.bedding === 'barrier' && choices.pan !== 'none'
@@ -71,10 +72,79 @@ export const single = defineCheck({
   severity: 'watch',
   source: TRACED,
   *run({ water, build }) {
-    for (const bond of water?.singles ?? [])
-      yield { facts: bond, fixes: build ? secondLine(bond, build) : [] };
+    for (const bond of water?.singles ?? []) {
+      if (!build) return;
+      yield {
+        severity: bond.only ? 'watch' : 'look',
+        facts: bond,
+        fixes: bond.only ? secondLine(bond, build) : [],
+        step: stepThatBonds(build, bond.things),
+      };
+    }
   },
 });
+
+/** It is drained, and a pan that has to work in every rain is no first line. */
+export const unshielded = defineCheck({
+  code: 'no-first-line',
+  proof: 'water',
+  severity: 'watch',
+  source: TRACED,
+  *run({ water, build, choices }) {
+    if (!water || !build || !choices) return;
+    const open = water.traces.flatMap(({ source, parts }) =>
+      isOfUnit(source)
+        ? []
+        : parts.flatMap(({ outcome, width_mm }) =>
+            outcome === 'drained' && width_mm >= SEEN_mm ? [{ source, width_mm }] : [],
+          ),
+    );
+    if (open.length === 0) return;
+    yield {
+      facts: {
+        sources: [...new Set(open.map(({ source }) => source))],
+        width_mm: Math.max(...open.map(({ width_mm }) => width_mm)),
+      },
+      fixes:
+        choices.mount === 'separate-fin' && choices.tapeEdge !== 'onto-frame'
+          ? [choose({ tapeEdge: 'onto-frame' })]
+          : [],
+    };
+  },
+});
+
+export const thinFirstLine = defineCheck({
+  code: 'first-line-one-bond',
+  proof: 'water',
+  severity: 'look',
+  source: TRACED,
+  *run({ water, build }) {
+    if (!water || !build) return;
+    const told = new Set(water.singles.flatMap(({ things }) => things));
+    const found = new Map<string, { things: Set<string>; sources: Set<WaterSource> }>();
+    for (const { source, parts } of water.traces)
+      for (const { kOpening, firstLine } of isOfUnit(source) ? [] : parts) {
+        const [bond] = firstLine;
+        if (kOpening !== 1 || bond === undefined || told.has(bond)) continue;
+        const kind = kindOf(build, bond);
+        const known = found.get(kind) ?? { things: new Set(), sources: new Set() };
+        known.things.add(bond);
+        known.sources.add(source);
+        found.set(kind, known);
+      }
+    for (const { things, sources } of found.values())
+      yield {
+        facts: { things: [...things], sources: [...sources] },
+        step: stepThatBonds(build, [...things]),
+      };
+  },
+});
+
+/** Where somebody can still see what sticks. */
+const stepThatBonds = (build: Build, things: readonly string[]): string | undefined =>
+  build.steps.findLast(({ events }) => events.some(({ op, thing }) => things.includes(thing) && LAID.has(op)))
+    ?.id;
+const LAID: ReadonlySet<string> = new Set(['bond', 'bed', 'place', 'fill', 'fasten']);
 
 export const reversed = defineCheck({
   code: 'reverse-lap',
@@ -151,7 +221,7 @@ export const headBare = defineCheck({
   *run({ choices, exposed: { rain } }) {
     if (!choices || rain === null || headVerdict(rain, choices) !== 'watch') return;
     const head = choices.head === 'flap' ? 'flap-and-cap' : 'cap';
-    yield { facts: { rain }, fixes: [choose({ head })] };
+    yield { severity: rain === 'exposed' ? 'watch' : 'note', facts: { rain }, fixes: [choose({ head })] };
   },
 });
 

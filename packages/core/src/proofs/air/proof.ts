@@ -111,9 +111,10 @@ export function openPlaces({ sides, breaks }: Pick<AirProof, 'sides' | 'breaks'>
 
 function verdictOf(proof: Omit<AirProof, 'verdict'>): Verdict {
   const lifts = proof.sides.flatMap((side) => side.lifts);
-  if (proof.breaks.length > 0 || lifts.some(({ kind }) => kind === 'gap')) return 'fails';
+  if ([...proof.breaks, ...lifts].some(({ kind }) => kind === 'gap')) return 'fails';
   if (proof.hidden) return 'not-checkable';
-  return lifts.length > 0 || proof.interrupters.length > 0 ? 'watch' : 'holds';
+  // What goes through a seal is looked at, place by place.
+  return lifts.length > 0 || proof.breaks.length > 0 ? 'watch' : 'holds';
 }
 
 function sideOf(side: CutId, ring: Ring, standing: Standing): SideAir {

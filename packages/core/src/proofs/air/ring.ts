@@ -29,6 +29,8 @@ export interface RingBreak {
   /** Along the side; `null` at a corner. */
   readonly at: number | null;
   readonly apart: readonly [string, string];
+  /** Foam stands in the joint there, or nothing does. */
+  readonly kind: 'foam' | 'gap';
 }
 
 export interface RingPart {
@@ -200,7 +202,7 @@ export function ringOf(walked: Walked): Ring {
       stretch,
       line: choices[i]?.[chosen[i] ?? 0] ?? null,
     }));
-    return { parts, breaks: breaksOf(parts, filledAt, openSides) };
+    return { parts, breaks: breaksOf(parts, filledAt, openSides, build) };
   }
 }
 
@@ -285,6 +287,7 @@ function breaksOf(
   parts: readonly RingPart[],
   filledAt: (i: number) => Filled,
   openSides: ReadonlySet<CutId>,
+  build: Build,
 ): RingBreak[] {
   return parts.flatMap(({ stretch, line }, i): RingBreak[] => {
     const next = parts[(i + 1) % parts.length];
@@ -296,6 +299,21 @@ function breaksOf(
     const turns = next.stretch.side !== stretch.side;
     // Sill and right jamb are walked upwards, head and left jamb back.
     const end = stretch.range[stretch.side === 'sill' || stretch.side === 'right' ? 1 : 0];
-    return [{ where: turns ? cornerAfter(stretch.side) : stretch.side, at: turns ? null : end, apart }];
+    return [
+      {
+        where: turns ? cornerAfter(stretch.side) : stretch.side,
+        at: turns ? null : end,
+        apart,
+        kind: isFoamed(stretch, next.stretch, apart, build) ? 'foam' : 'gap',
+      },
+    ];
   });
 }
+
+/** Whether the two lie on both sides of a joint that is foamed there. */
+function isFoamed(a: Stretch, b: Stretch, apart: readonly [string, string], build: Build): boolean {
+  if (a.contacts.foam.length === 0 && b.contacts.foam.length === 0) return false;
+  return apart.some((thing) => thing === FRAME || IN_JOINT.some((role) => plays(build, thing, role)));
+}
+
+const IN_JOINT = ['inner-seal', 'fin', 'face-strip', 'outer-seal', 'frame-bead'] as const;

@@ -131,17 +131,19 @@ function billInput(
   };
 }
 
+/** Care that no look can settle; at the sill a bead lies before the joint, and the others say what to do. */
+const restsOn = (reason: JointReason): boolean =>
+  reason.code === 'alone' ||
+  reason.code === 'not-measured' ||
+  (reason.code === 'thin-contact' && reason.side !== 'sill');
+
 const option = <Id extends SealId | FillId>(
   id: Id,
   reasons: readonly JointReason[],
   bill: Bill,
 ): JointOption<Id> => ({
   id,
-  verdict: reasons.some((r) => r.weight === 'no')
-    ? 'fails'
-    : reasons.some((r) => r.weight === 'care')
-      ? 'watch'
-      : 'holds',
+  verdict: reasons.some((r) => r.weight === 'no') ? 'fails' : reasons.some(restsOn) ? 'watch' : 'holds',
   reasons,
   bill,
 });

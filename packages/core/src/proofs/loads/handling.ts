@@ -44,8 +44,8 @@ export interface Handling {
   readonly weight: Weight;
   readonly people: number;
   readonly needsLift: boolean;
-  /** Held against four people, each with what one may carry; a lift has to be there beyond that. */
-  readonly verdict: 'holds' | 'watch';
+  /** Beyond four people a lift has to be there, which is seen before it is lifted. */
+  readonly verdict: 'holds';
   /** Two at least; each must be rated for this, kg. */
   readonly cups: number;
   readonly cupRating_kg: number;
@@ -62,12 +62,30 @@ const FROM_FLOOR_cm = 40;
 const BENCH_cm = 75;
 export const SILL_cm = 90;
 
+/** What of their strength counts when two, or more, lift together. Source: ISO 11228-1, from memory. */
+const TOGETHER = { two: 2 / 3, more: 1 / 2 } as const;
+
+/**
+ * Returns how many people a weight takes: one alone carries the whole of what a person may, two together two thirds of
+ * twice that, three and more half.
+ *
+ * @example peopleFor(46, 23) // 4
+ */
+export function peopleFor(weight_kg: number, person_kg: number): number {
+  if (weight_kg <= person_kg) return 1;
+  if (weight_kg <= 2 * person_kg * TOGETHER.two + ROUND_kg) return 2;
+  return Math.max(3, Math.ceil((weight_kg - ROUND_kg) / (person_kg * TOGETHER.more)));
+}
+
+/** Weights are said to no finer than this. */
+const ROUND_kg = 0.01;
+
 /** Returns what it takes to carry and set a unit; `null` while its weight is not known. */
 export function handlingOf(unit: Unit, handling: Job['handling']): Handling | null {
   const weight = unitWeight(unit);
   if (!weight) return null;
   const person_kg = handling?.person_kg ?? PERSON_kg;
-  const people = Math.max(1, Math.ceil(weight.kg / person_kg));
+  const people = peopleFor(weight.kg, person_kg);
   const area_m2 = (unit.width.mm * unit.height.mm) / 1e6;
   const cups = Math.max(2, 2 * Math.min(people, MOST_HANDS));
   const byPush = gustLimit(area_m2, Math.min(people, MOST_HANDS));
@@ -84,7 +102,7 @@ export function handlingOf(unit: Unit, handling: Job['handling']): Handling | nu
     weight,
     people,
     needsLift: people > MOST_HANDS,
-    verdict: people > MOST_HANDS ? 'watch' : 'holds',
+    verdict: 'holds',
     cups,
     cupRating_kg: (weight.kg * CUP_FACTOR) / cups,
     gust_ms: Math.min(byPush, site),

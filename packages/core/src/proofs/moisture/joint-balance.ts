@@ -63,7 +63,7 @@ export function jointBalance(choices: Choices, materials: readonly Material[]): 
     outerBy,
     drains,
     twoClosed,
-    verdict:
-      (balanced && !twoClosed) || (balanced && drains) ? 'holds' : twoClosed || drains ? 'watch' : 'fails',
+    // A sill that drains lets damp out whatever the other sides hold.
+    verdict: drains || (balanced && !twoClosed) ? 'holds' : twoClosed ? 'watch' : 'fails',
   };
 }

@@ -4,6 +4,7 @@ import { onSurface } from '../../geometry/surface.ts';
 import type { Point3 } from '../../geometry/vector.ts';
 import { sillHeight } from '../../methods/pieces/context.ts';
 import type { Build } from '../../build/build.ts';
+import { acrossPlanes } from '../../vocabulary/planes.ts';
 import type { WaterSource } from './sources.ts';
 import type { WaterPart, WaterStop } from './trace.ts';
 
@@ -56,6 +57,8 @@ export function courseOf(way: readonly WaterStop[], build: Build): Course {
 function notAbove(point: CoursePoint, before: CoursePoint | undefined, { at }: WaterStop): CoursePoint {
   const [u, v, w] = point.at;
   const top = before?.at[1] ?? v;
+  // Wind carries it across, and up under a sill.
+  if (typeof at !== 'string' && (acrossPlanes as readonly string[]).includes(at.plane)) return point;
   return at === 'room' || v <= top ? point : { ...point, at: [u, top, w] };
 }
 
@@ -70,6 +73,14 @@ function pointsOf({ at }: WaterStop, before: CoursePoint | undefined, build: Bui
   switch (plane) {
     case 'wall':
       return [...(before ? [] : [point([u, y[1], 0])]), point([u, y[0], 0])];
+    case 'across-left':
+    case 'across-right': {
+      const sign = plane === 'across-left' ? -1 : 1;
+      const at = (y0: number) => point([sign * y0, u, 0]);
+      return [...(before ? [] : [at(y[1])]), at(y[0])];
+    }
+    case 'across-sill':
+      return [...(before ? [] : [point([u, -y[1], 0])]), point([u, -y[0], 0])];
     case 'inner-plane': {
       const leg = opening.buck?.leg ?? 0;
       const behind = (v: number) => point([u - leg, v - leg, opening.sheathing]);
@@ -143,7 +154,9 @@ export function sourceLines(
       side([right, unit.bottom, 0], [right, top, 0], unit.height),
     ];
   }
-  const high = source === 'wall-above' || source === 'head-corners';
+  // Blown against the sides, which the way itself shows.
+  if (source === 'blown-across') return [];
+  const high = source === 'wall-above' || source === 'head-corners' || source === 'behind-layer';
   const v = high ? opening.height + ABOVE_mm : unit.bottom;
   return spans.flatMap(([a, b]) => {
     const [from, to] = [Math.max(a, -ASIDE_mm), Math.min(b, opening.width + ASIDE_mm)];

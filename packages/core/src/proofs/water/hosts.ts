@@ -5,7 +5,9 @@ import { sillHeight } from '../../methods/pieces/context.ts';
 import { slitReach } from '../../methods/pieces/wall.ts';
 import { buckSide, UNIT } from '../../methods/names.ts';
 import type { Build } from '../../build/build.ts';
-import type { PlaneId } from '../../vocabulary/planes.ts';
+import type { AcrossPlane, PlaneId } from '../../vocabulary/planes.ts';
+import { onPlane } from './placed.ts';
+import type { Point2 } from '../../geometry/vector.ts';
 import { stands, type Moment } from '../../build/moment.ts';
 import { EVERYWHERE, type Host, type HostKind, type PlaneSpec } from './plane.ts';
 
@@ -34,7 +36,8 @@ type Modelled = { readonly x: Range; readonly y: Range };
 /** Asked for at every turn, and the same for one build. */
 const known = new WeakMap<Build, Modelled | null>();
 
-function measured({ pieces }: Build): Modelled | null {
+function measured(build: Build): Modelled | null {
+  const { pieces } = build;
   const points = pieces.flatMap((piece) =>
     piece.form === 'sheet' && piece.roles.includes('wall-layer')
       ? piece.sheet.faces
@@ -42,13 +45,21 @@ function measured({ pieces }: Build): Modelled | null {
           .flatMap((f) => f.placed)
       : [],
   );
-  if (points.length === 0) return null;
+  if (points.length === 0) return build.context.choices.waterLayer === 'existing' ? null : bareWall(build);
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
   return { x: [Math.min(...xs), Math.max(...xs)], y: [Math.min(...ys), Math.max(...ys)] };
 }
 
+/** Where the wall has no layer of its own yet, or none any more, water runs on what is bare. */
+function bareWall({ context: { opening } }: Build): Modelled {
+  const { width, height } = opening;
+  return { x: [-BARE_mm, width + BARE_mm], y: [-BARE_mm, height + BARE_mm] };
+}
+
+const BARE_mm = 160;
+
 /** Soaks: wood and board. Masonry, foam, and an old sill that has shed water for years do not. */
-function revealKind(side: 'sill' | 'jamb', { context: { choices, opening } }: Build): HostKind {
+export function revealKind(side: 'sill' | 'jamb', { context: { choices, opening } }: Build): HostKind {
   if (choices.waterLayer === 'masonry' || opening.buck?.kind === 'foam-l') return 'solid';
   return choices.waterLayer === 'existing' && side === 'sill' ? 'solid' : 'framing';
 }
@@ -65,6 +76,8 @@ const host = (name: string, kind: HostKind, x: Range = EVERYWHERE, y: Range = EV
 export function hostsOf(plane: PlaneId, moment: Moment): Base {
   const { build } = moment;
   if (plane === 'wall') return wallHosts(moment);
+  if (plane === 'across-left' || plane === 'across-right' || plane === 'across-sill')
+    return acrossHosts(plane, moment);
   const { opening, numbers, unit } = build.context;
   if (plane === 'inner-plane') {
     const leg = opening.buck?.leg ?? 0;
@@ -132,6 +145,42 @@ function wallHosts(moment: Moment): Base {
     within: { x, y: EVERYWHERE },
   };
 }
+
+/** What the wall's face is made of, turned towards one side of the frame. */
+function acrossHosts(plane: AcrossPlane, moment: Moment): Base {
+  const { build } = moment;
+  const { unit } = build.context;
+  const { hosts, within } = wallHosts(moment);
+  const turned = ({ x, y, ...host }: Host): Host => {
+    const corners = [onPlane(plane, [x[0], y[0]]), onPlane(plane, [x[1], y[1]])] as const;
+    const range = (i: 0 | 1): Range => [
+      Math.min(corners[0][i], corners[1][i]),
+      Math.max(corners[0][i], corners[1][i]),
+    ];
+    return { ...host, x: range(0), y: range(1) };
+  };
+  const right = unit.left + unit.width;
+  // From where water is blown against it to just over the frame's edge.
+  const from: Readonly<Record<AcrossPlane, Point2>> = {
+    'across-left': [within.x[0], unit.bottom],
+    'across-right': [within.x[1], unit.bottom],
+    'across-sill': [unit.left, modelled(build)?.y[0] ?? -BARE_mm],
+  };
+  const to: Readonly<Record<AcrossPlane, Point2>> = {
+    'across-left': [unit.left + EDGE_mm, unit.bottom + unit.height],
+    'across-right': [right - EDGE_mm, unit.bottom + unit.height],
+    'across-sill': [right, unit.bottom + EDGE_mm],
+  };
+  const [start, end] = [onPlane(plane, from[plane]), onPlane(plane, to[plane])];
+  return {
+    hosts: hosts.map(turned),
+    marks: { x: [], y: [] },
+    within: { x: [start[0], end[0]], y: [end[1], start[1]] },
+  };
+}
+
+/** What of the frame is looked at beyond its edge. */
+const EDGE_mm = 1;
 
 /** Beside the frame's corners where nothing is slit: a hand and a half, common practice, no source. */
 const CORNER_mm = 150;

@@ -1,6 +1,7 @@
 /** The door of this room. */
 export * from './course.ts';
 export * from './laps.ts';
+export * from './outcome.ts';
 export * from './over-sill.ts';
 export * from './proof.ts';
 export { waterSources, type WaterSource } from './sources.ts';

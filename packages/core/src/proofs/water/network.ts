@@ -6,13 +6,15 @@
  */
 import { cornersAt } from '../../build/corners.ts';
 import { edgesInto, type EdgesInto } from './graph.ts';
-import { hostsOf, layerBehindBuck, modelled } from './hosts.ts';
+import { onFace } from './across.ts';
+import { hostsOf, isBarrier, layerBehindBuck, modelled } from './hosts.ts';
 import { onReveal, waysBeside, waysInJoint, waysOnBuck } from './in-joint.ts';
 import { onSill, type OverSill } from './on-sill.ts';
 import { onWall } from './on-wall.ts';
 import { facesOn } from './placed.ts';
-import type { PlaneId } from '../../vocabulary/planes.ts';
-import type { Moment } from '../../build/moment.ts';
+import { UNIT } from '../../methods/names.ts';
+import { acrossPlanes, type AcrossPlane, type PlaneId } from '../../vocabulary/planes.ts';
+import { stands, type Moment } from '../../build/moment.ts';
 import { arrange, type Plane } from './plane.ts';
 import { startsOf, waterSources, type Starts, type WaterSource } from './sources.ts';
 import { Ways, type Follow } from './ways.ts';
@@ -23,6 +25,12 @@ export interface Network extends Pick<
 > {
   readonly into: EdgesInto;
   readonly starts: ReadonlyMap<WaterSource, Starts>;
+}
+
+/** Sides of a frame with fins that wind blows water against; the sill's only where that is meant to be closed. */
+function acrossOf(moment: Moment): readonly AcrossPlane[] {
+  if (!stands(moment, UNIT) || moment.build.context.unit.finWidth === 0) return [];
+  return isBarrier(moment.build) ? acrossPlanes : ['across-left', 'across-right'];
 }
 
 export function networkOf(moment: Moment, overSill: OverSill | null = null): Network {
@@ -42,7 +50,13 @@ export function networkOf(moment: Moment, overSill: OverSill | null = null): Net
     wall?.columns.flatMap(({ x }) => x),
   );
   const [left, right] = [add('left-reveal'), add('right-reveal')];
+  const across = wall ? acrossOf(moment) : [];
+  const faces = new Map(across.map((id) => [id, add(id)]));
   const nowhere: Follow = () => undefined;
+  const blown = (id: AcrossPlane): Follow => {
+    const plane = faces.get(id);
+    return plane ? onFace(ways, id, plane) : nowhere;
+  };
   const starts = new Map(waterSources.map((source) => [source, startsOf(source, ways)]));
   if (behind && wall) waysOnBuck(ways, wall);
   waysInJoint(ways);
@@ -56,6 +70,9 @@ export function networkOf(moment: Moment, overSill: OverSill | null = null): Net
       'sill-reveal': onSill(ways, sill, wall, { corners: cornersAt(moment), overSill }),
       'left-reveal': onReveal(ways, 'left', left, sill),
       'right-reveal': onReveal(ways, 'right', right, sill),
+      'across-left': blown('across-left'),
+      'across-right': blown('across-right'),
+      'across-sill': blown('across-sill'),
     },
   );
   const { planes, edges, bonds, describe, count, reached } = ways;

@@ -1,10 +1,9 @@
 /** Water on the sill: outwards with its slope, along it to both ends, and out over its edge. */
-import { isFlat } from '../../geometry/surface.ts';
 import type { CornerPlace } from '../../build/corners.ts';
-import { isBarrier } from './hosts.ts';
+import { alongSill, isBarrier } from './hosts.ts';
 import { overFold } from './in-joint.ts';
-import { plays } from '../../build/by-role.ts';
-import { seals } from '../../build/moment.ts';
+import { pieceFor, plays } from '../../build/by-role.ts';
+import { seals, stands } from '../../build/moment.ts';
 import type { Cell, Plane } from './plane.ts';
 import { placeNode, type Follow, type Spot, type Ways } from './ways.ts';
 
@@ -22,7 +21,9 @@ export function onSill(
   wall: Plane | null,
   o: { corners: readonly CornerPlace[]; overSill: OverSill | null },
 ): Follow {
-  const flat = isFlat(ways.moment.build.context.opening.surfaces['sill-reveal']);
+  const { slope } = ways.moment.build.context.numbers;
+  const [runsOut, runsIn] = [slope > -LEVEL_deg, slope < LEVEL_deg];
+  const dam = damOf(ways);
   // A seal that is not there yet, or that is known not to stick, keeps nothing out.
   const planned = o.overSill?.seal ?? null;
   const seal = planned !== null && seals(ways.moment, planned) ? planned : null;
@@ -34,10 +35,14 @@ export function onSill(
     const on = (to: Cell) =>
       ways.over({ from: cell, to, x, goesOn: sill.goesOn }, { from: sill, to: sill, gap });
     const outward = column.cells[row + 1];
-    if (outward) on(outward);
-    else overEdge(ways, { sill, wall }, at, gap, node);
-    const inward = flat ? column.cells[row - 1] : undefined;
-    if (inward) on(inward);
+    if (runsOut && outward) on(outward);
+    else if (runsOut) overEdge(ways, { sill, wall }, at, gap, node);
+    const inward = runsIn ? column.cells[row - 1] : undefined;
+    if (inward) {
+      if (!dam || dam.depth <= cell.y[0] || dam.depth > inward.y[1]) on(inward);
+      // It stands before the dam; over it only pressure lifts it, and under it a bed that has come off lets it.
+      else if (dam.bed !== null) ways.link(node, ways.outermost(inward), dam.bed);
+    } else if (!runsOut) ways.link(node, placeNode('room'));
     for (const next of [sill.columns[i - 1], sill.columns[i + 1]])
       for (const to of next?.cells ?? []) if (to.y[0] < cell.y[1] && cell.y[0] < to.y[1]) on(to);
     if (o.overSill) ways.link(node, placeNode('room'), seal);
@@ -45,6 +50,27 @@ export function onSill(
     for (const { side, fails } of ends)
       if (i === (side === 'left' ? 0 : sill.columns.length - 1)) ways.link(node, STRUCTURE, fails);
   };
+}
+
+/** Within this a sill counts as level, degrees: common practice, no source. */
+const LEVEL_deg = 0.3;
+
+/** What stops water that runs inward, how deep in, and the bed that holds it; `null` where nothing does. */
+function damOf({ moment }: Ways): { readonly depth: number; readonly bed: string | null } | null {
+  const { build } = moment;
+  const { opening, numbers } = build.context;
+  const dam = pieceFor(build, 'dam');
+  if (dam?.form === 'solid' && seals(moment, dam.id)) {
+    const front = Math.max(...dam.solids.flatMap(({ profile }) => profile.map(([w]) => w)));
+    return { depth: alongSill(build, front), bed: dam.id };
+  }
+  const legged = build.pieces.some(
+    (piece) =>
+      piece.roles.includes('pan') &&
+      piece.form === 'sheet' &&
+      piece.sheet.faces.some(({ id, surface }) => surface === 'sill-rear' && stands(moment, piece.id, id)),
+  );
+  return legged ? { depth: alongSill(build, numbers.panInset - opening.depth) - 1, bed: null } : null;
 }
 
 /** Over the fold at the sill's outer edge, under whatever hangs down over it there. */

@@ -11,7 +11,7 @@ import type { Side } from '../../vocabulary/sides.ts';
 import type { PlaneFace } from './plane.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import type { Moment } from '../../build/moment.ts';
-import type { PlaneId } from '../../vocabulary/planes.ts';
+import { acrossPlanes, type AcrossPlane, type PlaneId } from '../../vocabulary/planes.ts';
 
 /** On jambs water runs along the first axis of the surface; everywhere else along the second. */
 const TURNED: Readonly<Record<PlaneId, (p: Point2) => Point2>> = {
@@ -20,8 +20,15 @@ const TURNED: Readonly<Record<PlaneId, (p: Point2) => Point2>> = {
   'sill-reveal': (p) => p,
   'left-reveal': ([v, w]) => [w, v],
   'right-reveal': ([v, y]) => [-y, v],
+  'across-left': ([u, v]) => [v, -u],
+  'across-right': ([u, v]) => [v, u],
+  'across-sill': ([u, v]) => [u, -v],
 };
 export const onPlane = (plane: PlaneId, p: Point2): Point2 => TURNED[plane](p);
+
+/** Wind blows over the wall's own face. */
+const surfaceOfPlane = (plane: PlaneId): SurfaceId =>
+  (acrossPlanes as readonly PlaneId[]).includes(plane) ? 'wall' : (plane as Exclude<PlaneId, AcrossPlane>);
 
 /** Faces of what is there already: they stick to nothing, and their edges at the opening are seams. */
 const HARD: ReadonlySet<SheetMaterialId> = new Set(['coated-face', 'foam-face', 'masonry-face']);
@@ -61,7 +68,8 @@ function leadsTo(folds: readonly (SurfaceId | undefined)[]): PlaneFace['leadsTo'
 
 function sheetFaces(plane: PlaneId, piece: Piece & { form: 'sheet' }, moment: Moment): Unsorted[] {
   const { sheet } = piece;
-  const here = sheet.faces.filter((face) => face.surface === plane);
+  const surface = surfaceOfPlane(plane);
+  const here = sheet.faces.filter((face) => face.surface === surface);
   if (here.length === 0) return [];
   const onto = new Map(sheet.faces.map((face) => [face.id, face.surface]));
   return here.flatMap((face, i): Unsorted[] => {
@@ -71,7 +79,7 @@ function sheetFaces(plane: PlaneId, piece: Piece & { form: 'sheet' }, moment: Mo
       thing: piece.id,
       order: now.order,
       material: sheet.material,
-      ...bondOf(piece, face.id, moment),
+      ...bondOf(piece, face.id, moment, plane),
       leadsTo: leadsTo(
         sheet.hinges
           .flatMap(({ a, b }) => (a === face.id ? [b] : b === face.id ? [a] : []))
@@ -79,7 +87,7 @@ function sheetFaces(plane: PlaneId, piece: Piece & { form: 'sheet' }, moment: Mo
       ),
     };
     const turned = (ring: Polygon) => ring.map((p) => onPlane(plane, p));
-    const fans = i === 0 ? sheet.fans.filter((fan) => fan.surface === plane) : [];
+    const fans = i === 0 ? sheet.fans.filter((fan) => fan.surface === surface) : [];
     return [
       { ...common, face: face.id, ring: turned(face.placed) },
       ...fans.map((fan, n) => ({ ...common, face: `${FAN}-${n}`, ring: turned(fan.placed) })),
@@ -91,6 +99,7 @@ function bondOf(
   piece: Piece & { form: 'sheet' },
   face: string,
   { state, lost, build }: Moment,
+  plane: PlaneId,
 ): Pick<PlaneFace, 'bondedAt' | 'beads'> {
   const { material } = piece.sheet;
   if (lost.has(piece.id) || HARD.has(material)) return { bondedAt: null };
@@ -105,25 +114,26 @@ function bondOf(
     state.faces.get(faceKey(bead.id, BODY))?.state !== 'in place'
   )
     return { bondedAt: null };
-  return { bondedAt: last.at, beads: beadRuns(bead.paths, piece.sheet, face) };
+  return { bondedAt: last.at, beads: beadRuns(bead.paths, piece.sheet, { face, plane }) };
 }
 
-/** Level stretches of bead under one face: water that comes down meets nothing of the plumb ones. */
+/** Stretches of bead under one face that lie across the water's way: it meets nothing of those along it. */
 function beadRuns(
   paths: readonly (readonly (readonly [number, number, number])[])[],
   sheet: Sheet,
-  face: string,
+  { face, plane }: { readonly face: string; readonly plane: PlaneId },
 ): Range[] {
   const ring = sheet.faces.find((f) => f.id === face)?.placed ?? [];
-  const vs = ring.map(([, v]) => v);
-  const [low, high] = [Math.min(...vs), Math.max(...vs)];
-  return paths.flatMap((path) =>
-    path.slice(1).flatMap(([u, v], i): Range[] => {
-      const [pu, pv] = path[i] ?? [u, v];
-      if (pv !== v || pu === u || v < low || v > high) return [];
-      return [[Math.min(u, pu), Math.max(u, pu)]];
-    }),
-  );
+  const ys = ring.map((p) => onPlane(plane, p)[1]);
+  const [low, high] = [Math.min(...ys), Math.max(...ys)];
+  return paths.flatMap((path) => {
+    const points = path.map(([u, v]) => onPlane(plane, [u, v]));
+    return points.slice(1).flatMap(([x, y], i): Range[] => {
+      const [px, py] = points[i] ?? [x, y];
+      if (py !== y || px === x || y < low || y > high) return [];
+      return [[Math.min(x, px), Math.max(x, px)]];
+    });
+  });
 }
 
 /** A buck stands on the plane behind it and is bedded there: what runs down that plane meets its upper side. */

@@ -8,7 +8,7 @@ import { networkOf } from './network.ts';
 import { kindOf } from '../../build/by-role.ts';
 import { momentOf, type LostBond } from '../../build/moment.ts';
 import type { WaterSource } from './sources.ts';
-import { tracesOf, waterVerdict, type SourceTrace } from './trace.ts';
+import { isOnlyLine, tracesOf, waterVerdict, type SourceTrace } from './trace.ts';
 
 /** A bond with nothing behind it: where it fails, framing or room gets wet. */
 export interface SingleBond {
@@ -18,6 +18,8 @@ export interface SingleBond {
   readonly wets: 'structure' | 'room';
   /** Where it is widest, mm. */
   readonly width_mm: number;
+  /** Nothing but it is meant to keep water out, or what laps over it lies the wrong way: no look settles that. */
+  readonly only: boolean;
 }
 
 export interface WaterProof {
@@ -37,35 +39,40 @@ export function proveWater(
   const { count = build.steps.length, lost = [] } = o;
   const network = networkOf(momentOf(build, count, lost), overSill);
   const traces = tracesOf(network);
+  const laps = lapsOn(build, network.planes);
+  const singles = singlesOf(traces, laps, build);
   return {
     traces,
-    laps: lapsOn(build, network.planes),
-    singles: singlesOf(traces, build),
-    verdict: verdictOfTraces(traces, build),
+    laps,
+    singles,
+    verdict: gravest([
+      verdictOfTraces(traces, build),
+      ...(singles.some(({ only }) => only) ? ['watch' as const] : []),
+    ]),
   };
 }
 
 export const verdictOfTraces = (traces: readonly SourceTrace[], build: Build): Verdict =>
-  gravest(traces.flatMap(({ parts }) => parts.map((part) => waterVerdict(part, build))));
+  gravest(traces.flatMap(({ source, parts }) => parts.map((part) => waterVerdict(part, source, build))));
 
-export function singlesOf(traces: readonly SourceTrace[], build: Build): SingleBond[] {
-  const singles = new Map<
-    string,
-    { things: Set<string>; sources: Set<WaterSource> } & Pick<SingleBond, 'wets' | 'width_mm'>
-  >();
+export function singlesOf(traces: readonly SourceTrace[], laps: readonly Lap[], build: Build): SingleBond[] {
+  const singles = new Map<string, SingleBond>();
   for (const { source, parts } of traces)
     for (const { k, bonds, wets, width_mm } of parts) {
       const [bond] = bonds;
       if (k !== 1 || bond === undefined || !wets) continue;
       const key = `${kindOf(build, bond)} ${wets}`;
-      const known = singles.get(key) ?? { things: new Set(), sources: new Set(), wets, width_mm: 0 };
-      known.things.add(bond);
-      known.sources.add(source);
-      singles.set(key, { ...known, width_mm: Math.max(known.width_mm, width_mm) });
+      const known = singles.get(key);
+      const faulty = laps.some(
+        ({ fault, pair }) => fault && (pair.upper[0] === bond || pair.lower[0] === bond),
+      );
+      singles.set(key, {
+        things: [...new Set([...(known?.things ?? []), bond])],
+        sources: [...new Set([...(known?.sources ?? []), source])],
+        wets,
+        width_mm: Math.max(known?.width_mm ?? 0, width_mm),
+        only: known?.only === true || faulty || isOnlyLine(bonds, build),
+      });
     }
-  return [...singles.values()].map(({ things, sources, ...rest }) => ({
-    things: [...things],
-    sources: [...sources],
-    ...rest,
-  }));
+  return [...singles.values()];
 }

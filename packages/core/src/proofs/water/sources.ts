@@ -2,11 +2,22 @@
 import type { Range } from '../../geometry/solid.ts';
 import { headCorners, layerBehindBuck, modelled } from './hosts.ts';
 import { inJoint } from './in-joint.ts';
+import { pieceFor, plays } from '../../build/by-role.ts';
 import { stands } from '../../build/moment.ts';
+import { acrossPlanes } from '../../vocabulary/planes.ts';
+import { closes } from './moves.ts';
 import { UNIT } from '../../methods/names.ts';
-import { placeNode, type Ways } from './ways.ts';
+import { placeNode, thingOf, type Ways } from './ways.ts';
 
-export const waterSources = ['wall-above', 'head-corners', 'frame-joint', 'unit-sill', 'mullion'] as const;
+export const waterSources = [
+  'wall-above',
+  'head-corners',
+  'blown-across',
+  'behind-layer',
+  'frame-joint',
+  'unit-sill',
+  'mullion',
+] as const;
 export type WaterSource = (typeof waterSources)[number];
 
 export interface Start {
@@ -24,6 +35,10 @@ export function startsOf(source: WaterSource, ways: Ways): Starts {
     case 'wall-above':
     case 'head-corners':
       return fromAbove(source, ways);
+    case 'blown-across':
+      return blownAcross(ways);
+    case 'behind-layer':
+      return fromBehind(ways);
     case 'frame-joint':
       return fromJoint(ways);
     case 'unit-sill':
@@ -47,6 +62,62 @@ function fromAbove(source: WaterSource, ways: Ways): Starts {
     const top = cells.find(({ y }) => (y[0] + y[1]) / 2 < own.y[1]);
     if (!top || middle + leg < own.x[0] || middle + leg > own.x[1]) return [];
     return [{ node: ways.outermost(top), span: [x[0] - leg, x[1] - leg] }];
+  });
+}
+
+/** Where wind takes it up, beside the frame. */
+const blownAcross = (ways: Ways): Start[] =>
+  acrossPlanes.flatMap((id) =>
+    (ways.planes.get(id)?.columns ?? []).flatMap(({ x, cells }): Start[] =>
+      cells[0] ? [{ node: ways.outermost(cells[0]), span: x }] : [],
+    ),
+  );
+
+/** Faults higher up let water in behind the wall's layer: it comes down to the head on its inner side. */
+function fromBehind(ways: Ways): Start[] {
+  const { moment } = ways;
+  const { build } = moment;
+  const { unit, choices } = build.context;
+  if (!stands(moment, UNIT)) return [];
+  const whole: Range = [unit.left, unit.left + unit.width];
+  const tray = pieceFor(build, 'cavity-tray');
+  if (choices.waterLayer === 'masonry')
+    return tray || build.wall.layers.some(({ role }) => role === 'cavity')
+      ? [
+          {
+            node: placeNode(
+              tray && stands(moment, tray.id, tray.form === 'sheet' ? tray.sheet.faces[0]?.id : undefined)
+                ? 'out'
+                : 'cavity-head',
+            ),
+            span: whole,
+          },
+        ]
+      : [];
+  // What sticks to the boards has nothing behind it; courses that come later lap over all of it.
+  if (choices.waterLayer !== 'mechanical-wrap' || choices.sequence !== 'wrap-first') return [];
+  const plane = ways.planes.get(layerBehindBuck(build) ? 'inner-plane' : 'wall');
+  if (!plane) return [];
+  const leg = layerBehindBuck(build) ? (build.context.opening.buck?.leg ?? 0) : 0;
+  const isWrap = (face: number) => plays(build, plane.faces[face]?.thing ?? '', 'wrap');
+  return plane.columns.flatMap(({ x, cells }): Start[] => {
+    const middle = (x[0] + x[1]) / 2 - leg;
+    if (middle < whole[0] || middle > whole[1]) return [];
+    const span: Range = [x[0] - leg, x[1] - leg];
+    for (const cell of cells) {
+      if ((cell.y[0] + cell.y[1]) / 2 - leg < unit.bottom + unit.height) break;
+      const over = cell.stack.findIndex(isWrap);
+      const held = cell.stack.findIndex((_, i) => i < over && closes(plane, cell, i, x));
+      if (held < 0) continue;
+      // Where its lower edge is held down it cannot leave there.
+      const isHeld = closes(plane, cell, over, x);
+      const node = isHeld ? placeNode('behind-layer') : ways.node(cell, over);
+      if (isHeld) ways.link(node, placeNode('out'), thingOf(plane, cell.stack[over]));
+      // The upper edge of the strip is what keeps it from going behind.
+      ways.link(node, ways.node(cell, held), thingOf(plane, cell.stack[held]));
+      return [{ node, span }];
+    }
+    return [{ node: placeNode('cavity-head'), span }];
   });
 }
 

@@ -2,6 +2,7 @@
 import type { Verdict } from '../../vocabulary/verdict.ts';
 import type { Range } from '../../geometry/solid.ts';
 import type { Build } from '../../build/build.ts';
+import { plays } from '../../build/by-role.ts';
 import { waysTo, type Search } from './graph.ts';
 import { isBarrier } from './hosts.ts';
 import { networkOf, type Network } from './network.ts';
@@ -41,6 +42,10 @@ export interface WaterPart {
   readonly bonds: readonly string[];
   /** What gets wet when they fail. */
   readonly wets: 'structure' | 'room' | null;
+  /** Fewest bonds that must fail before it is in the opening, drained or not; `null`: no set of them lets it in. */
+  readonly kOpening: number | null;
+  /** The bonds of such a set. */
+  readonly firstLine: readonly string[];
   /** With every bond sound: where water runs. */
   readonly run: readonly WaterStop[];
   /** Its way in when the bonds fail; empty where there is none. */
@@ -72,8 +77,19 @@ export function tracesOf(network: Network): SourceTrace[] {
   const found = searches(network);
   return [...network.starts].flatMap(([source, starts]): SourceTrace[] => {
     if (starts === 'unknown') return [{ source, parts: [UNKNOWN] }];
-    return starts.length === 0 ? [] : [{ source, parts: partsOf(source, starts, network, found) }];
+    if (starts.length === 0) return [];
+    const parts = partsOf(source, starts, network, found);
+    return [{ source, parts: source === 'behind-layer' ? ranAlong(parts) : parts }];
   });
+}
+
+/** Behind the wall's layer it runs along the strip that it stands on, to where that lets it out. */
+function ranAlong(parts: readonly WaterPart[]): readonly WaterPart[] {
+  const way = parts.find(({ outcome }) => outcome === 'shed');
+  if (!way) return parts;
+  return parts.map((part) =>
+    part.outcome === 'trapped' ? { ...part, outcome: way.outcome, run: way.run } : part,
+  );
 }
 
 const UNKNOWN: WaterPart = {
@@ -83,6 +99,8 @@ const UNKNOWN: WaterPart = {
   k: null,
   bonds: [],
   wets: null,
+  kOpening: null,
+  firstLine: [],
   run: [],
   wayIn: [],
 };
@@ -91,9 +109,10 @@ interface Searches {
   readonly wet: Search;
   readonly out: Search;
   readonly stuck: Search;
+  readonly inside: Search;
 }
 
-function searches({ count, edges, into, reached }: Network): Searches {
+function searches({ count, edges, into, reached, describe }: Network): Searches {
   const free = (edge: number) => edges.fails[edge] === -1;
   const wet = waysTo([placeNode('structure'), placeNode('room')], count, edges, into);
   const out = waysTo([placeNode('out')], count, edges, into, free);
@@ -101,8 +120,20 @@ function searches({ count, edges, into, reached }: Network): Searches {
   for (let node = places.length; node < count; node++)
     if (reached[node] === 1 && out.cost[node] === Infinity && wet.cost[node] !== 0) ends.push(node);
   const stuck = waysTo(ends, count, edges, into, (edge) => free(edge) && !edges.spills[edge]);
-  return { wet, out, stuck };
+  const within = IN_OPENING.map(placeNode);
+  for (let node = places.length; node < count; node++) {
+    if (reached[node] !== 1) continue;
+    const at = describe(node);
+    if (typeof at !== 'string' && IN_OPENING_PLANES.includes(at.plane)) within.push(node);
+  }
+  return { wet, out, stuck, inside: waysTo(within, count, edges, into) };
 }
+
+const IN_OPENING = ['structure', 'room', 'cavity-head', 'cavity-left', 'cavity-right'] as const;
+const IN_OPENING_PLANES: readonly PlaneId[] = ['sill-reveal', 'left-reveal', 'right-reveal'];
+
+/** Leaks of the unit itself: they are in the opening from the start. */
+export const isOfUnit = (source: WaterSource): boolean => source === 'unit-sill' || source === 'mullion';
 
 function partsOf(
   source: WaterSource,
@@ -140,23 +171,37 @@ function gravity({ outcome, k }: Fate): number {
   return outcome === 'trapped' ? 0.5 : (k ?? Infinity);
 }
 
-type Fate = Pick<WaterPart, 'outcome' | 'k' | 'bonds' | 'wets'>;
+type Fate = Pick<WaterPart, 'outcome' | 'k' | 'bonds' | 'wets' | 'kOpening' | 'firstLine'>;
 
-function fateOf(source: WaterSource, node: number, network: Network, { wet, out, stuck }: Searches): Fate {
-  const { edges, bonds } = network;
+function fateOf(source: WaterSource, node: number, network: Network, found: Searches): Fate {
+  const { wet, out, stuck, inside } = found;
+  const { edges } = network;
   const cost = wet.cost[node] ?? Infinity;
-  const failed = new Set<string>();
+  const first = inside.cost[node] ?? Infinity;
   let end = node;
-  for (const edge of edgesFrom(node, wet, network)) {
-    const bond = bonds[edges.fails[edge] ?? -1];
-    if (bond !== undefined) failed.add(bond);
-    end = edges.to[edge] ?? end;
-  }
+  for (const edge of edgesFrom(node, wet, network)) end = edges.to[edge] ?? end;
   const wets = end === placeNode('structure') ? 'structure' : end === placeNode('room') ? 'room' : null;
   const trapped = stuck.cost[node] === 0 || out.cost[node] === Infinity;
-  const inside = source === 'unit-sill' || source === 'mullion';
-  const outcome = cost === 0 && wets ? wets : trapped ? 'trapped' : inside ? 'drained' : 'shed';
-  return { outcome, k: cost === Infinity ? null : cost, bonds: [...failed], wets };
+  const outcome =
+    cost === 0 && wets ? wets : trapped ? 'trapped' : isOfUnit(source) || first === 0 ? 'drained' : 'shed';
+  return {
+    outcome,
+    k: cost === Infinity ? null : cost,
+    bonds: bondsOn(node, wet, network),
+    wets,
+    kOpening: first === Infinity ? null : first,
+    firstLine: bondsOn(node, inside, network),
+  };
+}
+
+/** The bonds that fail on the way from a node. */
+function bondsOn(node: number, search: Search, network: Network): string[] {
+  const failed = new Set<string>();
+  for (const edge of edgesFrom(node, search, network)) {
+    const bond = network.bonds[network.edges.fails[edge] ?? -1];
+    if (bond !== undefined) failed.add(bond);
+  }
+  return [...failed];
 }
 
 function* edgesFrom(node: number, { next }: Search, { edges }: Network): Iterable<number> {
@@ -197,12 +242,31 @@ function joined(spans: readonly Range[]): Range[] {
 
 const JOINED_mm = 0.05;
 
-/** What a part is worth: trapped water fails in a method that lets water out and is watched in one that shuts it out. */
-export function waterVerdict({ outcome, k }: Pick<WaterPart, 'outcome' | 'k'>, build: Build): Verdict {
+/**
+ * What a part is worth. Water that gets in fails; what has no way out fails in a method that lets water out, and is watched
+ * in one that shuts it out and behind the wall's layer; water from outside that runs through the opening has no first line.
+ * A single bond is watched where nothing but it is meant to keep water out, and elsewhere it is looked at.
+ */
+export function waterVerdict(
+  part: Pick<WaterPart, 'outcome' | 'k' | 'bonds' | 'width_mm'>,
+  source: WaterSource,
+  build: Build,
+): Verdict {
+  const { outcome, k } = part;
   if (outcome === 'not-checkable') return 'not-checkable';
-  if (outcome === 'trapped') return isBarrier(build) ? 'watch' : 'fails';
   if (outcome === 'structure' || outcome === 'room') return 'fails';
-  return k === 1 ? 'watch' : 'holds';
+  if (outcome === 'trapped') return isBarrier(build) || source === 'behind-layer' ? 'watch' : 'fails';
+  if (outcome === 'drained' && !isOfUnit(source) && part.width_mm >= SEEN_mm) return 'watch';
+  return k === 1 && isOnlyLine(part.bonds, build) ? 'watch' : 'holds';
+}
+
+/** Narrower than this is where strips meet, and the pan takes it: common practice, no source. */
+export const SEEN_mm = 20;
+
+/** Whether nothing but this bond is meant to keep water out: no look can settle that. */
+export function isOnlyLine(bonds: readonly string[], build: Build): boolean {
+  if (isBarrier(build) || build.context.choices.waterLayer === 'existing') return true;
+  return bonds.some((bond) => plays(build, bond, 'fill'));
 }
 
 /** Where water comes to rest, in the words of the wall. */

@@ -21,6 +21,8 @@ export const places = [
   'frame-left',
   'frame-right',
   'buck-top',
+  // On a strip under a layer that is held down below it.
+  'behind-layer',
 ] as const;
 export type Place = (typeof places)[number];
 export const placeNode = (place: Place): number => places.indexOf(place);

@@ -1,6 +1,7 @@
 /** Words for findings: what is wrong, the number and the limit, what follows, what to do. */
 import { asSentence, inSentence } from './grammar.ts';
 import type { AirCorner } from '../../vocabulary/corners.ts';
+import type { Look } from '../../documents/issue.ts';
 import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import type { Gap } from '../../fit/placement.ts';
 import { sides, type Side } from '../../vocabulary/sides.ts';
@@ -67,6 +68,8 @@ function bySide(corrections: readonly Correction[], figure: (mm: number) => stri
 export const waterSourceTexts: Readonly<Record<WaterSource, string>> = {
   'wall-above': 'from the wall above',
   'head-corners': 'at the corners of the head',
+  'blown-across': 'blown across the face against the frame',
+  'behind-layer': 'behind the wall’s layer from above',
   'frame-joint': 'at the joint of the frame',
   'unit-sill': 'from the unit’s own sill corners',
   mullion: 'from the foot of the mullion',
@@ -74,6 +77,9 @@ export const waterSourceTexts: Readonly<Record<WaterSource, string>> = {
 
 const WET_TEXTS: Readonly<Record<FindingFacts['water-gets-in']['place'], string>> = {
   wall: 'the sheathing',
+  'across-left': 'the sheathing beside the frame',
+  'across-right': 'the sheathing beside the frame',
+  'across-sill': 'the sheathing below the frame',
   'inner-plane': 'the sheathing behind the buck',
   'sill-reveal': 'the bare sill',
   'left-reveal': 'the bare left jamb',
@@ -312,19 +318,42 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
       off ? 'What is above must come down over what is below.' : 'Nothing covers it there.'
     }`,
   }),
+  'no-first-line': ({ sources, width_mm }, f) => ({
+    title: 'Nothing before the drain',
+    text: `Over up to ${f.length(width_mm)} water ${list(
+      sources.map((s) => waterSourceTexts[s]),
+    )} runs into the opening with every bond sound, and out over the sill. It is drained, but the second line has become the first: close the joint outside.`,
+  }),
+  'first-line-one-bond': ({ things, sources }) => ({
+    title: `${asSentence(together(things))}: first line on one bond`,
+    text: `It alone keeps water ${list(
+      sources.map((s) => waterSourceTexts[s]),
+    )} out of the joint; what passes it is drained. Look along it before it is covered.`,
+  }),
   'water-trapped': ({ source, closed }) => ({
-    title: closed ? 'What gets in stays in' : 'Water has no way out',
+    title:
+      source === 'behind-layer'
+        ? 'What is behind the wrap stays there'
+        : closed
+          ? 'What gets in stays in'
+          : 'Water has no way out',
     text: `${asSentence(waterSourceTexts[source])}: ${
-      closed
-        ? 'this method closes the sill and lets nothing out. It rests on nothing ever coming in, the unit’s own corners included. Inspect it again in time, or drain the sill.'
-        : 'it comes in and stands there. Open the way out at the sill.'
+      source === 'behind-layer'
+        ? 'the lower edge over the head is closed, so it cannot leave there. Leave that edge open, or let another layer keep the air out.'
+        : closed
+          ? 'this method closes the sill and lets nothing out. It rests on nothing ever coming in, the unit’s own corners included. Inspect it again in time, or drain the sill.'
+          : 'it comes in and stands there. Open the way out at the sill.'
     }`,
   }),
-  'one-bond': ({ things, sources, wets, width_mm }, f) => ({
+  'one-bond': ({ things, sources, wets, width_mm, only }, f) => ({
     title: `${asSentence(together(things))}: nothing behind its bond`,
     text: `Where it does not stick, over up to ${f.length(width_mm)}, water ${list(
       sources.map((s) => waterSourceTexts[s]),
-    )} wets ${wets === 'room' ? 'the room' : 'the framing'}. Roll it, look at it before it is covered, and note who looked.`,
+    )} wets ${wets === 'room' ? 'the room' : 'the framing'}. ${
+      only
+        ? 'Nothing else is meant to keep it out, and no look can tell how long it sticks.'
+        : 'What is laid over it sheds, and what passes is drained: look at it before it is covered, and note who looked.'
+    }`,
   }),
   'reverse-lap': ({ upper, lower, fault, width_mm, above_mm, lap_mm }, f) => ({
     title: fault === 'open' ? 'No lap' : 'Reverse lap',
@@ -369,13 +398,13 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: `Inner seal too narrow at the ${sideTexts[side]}`,
     text: `${f.length(Math.max(0, onReveal_mm))} would lie on the reveal, usual least ${f.length(limit_mm)}. Take a wider tape.`,
   }),
-  'air-line-open': ({ side, kind, width_mm, between }, f) => ({
+  'air-line-open': ({ sides, kind, width_mm, between }, f) => ({
     title: {
-      gap: `Air line open at the ${sideTexts[side]}`,
-      loose: `Air line only laid at the ${sideTexts[side]}`,
-      foam: `Foam alone at the ${sideTexts[side]}`,
+      gap: `Air line open at the ${sides.length === 4 ? 'whole frame' : list(sides.map((side) => sideTexts[side]))}`,
+      loose: `Air line only laid at the ${sides.length === 4 ? 'whole frame' : list(sides.map((side) => sideTexts[side]))}`,
+      foam: `Foam alone at the ${sides.length === 4 ? 'whole frame' : list(sides.map((side) => sideTexts[side]))}`,
     }[kind],
-    text: `Over ${f.length(width_mm)} the pen has to be lifted between the ${pieceName(between[0])} and the ${between[1] === 'unit' ? 'frame' : pieceName(between[1])}: ${
+    text: `Over up to ${f.length(width_mm)} the pen has to be lifted between the ${pieceName(between[0])} and the ${between[1] === 'unit' ? 'frame' : pieceName(between[1])}: ${
       {
         gap: 'nothing joins them, and air blows through',
         loose: 'they lie on each other without a bond; water may get out there, and air in',
@@ -383,9 +412,9 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
       }[kind]
     }. ${kind === 'loose' ? 'Where this layer keeps the air out, bond it; where another one does, choose that as the air layer.' : 'Carry the line over with a piece that sticks to both.'}`,
   }),
-  'air-line-breaks': ({ where, at_mm, apart }, f) => ({
+  'air-line-breaks': ({ where, at_mm, apart, kind }, f) => ({
     title: `Air line does not go round: ${where in cornerTexts ? cornerTexts[where as AirCorner] : sideTexts[where as Side]}`,
-    text: `${at_mm === null ? 'On one side' : `${asSentence(f.length(at_mm))} along it, on one side`} it runs over the ${pieceName(apart[0])}, on the next over the ${pieceName(apart[1])}, and the two do not meet. Air passes between them. Let one of them run round the corner, or patch it.`,
+    text: `${at_mm === null ? 'On one side' : `${asSentence(f.length(at_mm))} along it, on one side`} it runs over the ${pieceName(apart[0])}, on the next over the ${pieceName(apart[1])}, and the two do not meet. ${kind === 'foam' ? 'Only foam is between them.' : 'Air passes between them.'} Let one of them run round the corner, or patch it.`,
   }),
   'air-interrupted': ({ sides, thing, member, count, width_mm }, f) => ({
     title: `${asSentence(pieceName(thing))} go through the ${withoutSide(member)}`,
@@ -430,3 +459,18 @@ const withoutSide = (id: string): string => pieceName(id).replace(/(, .*| \(.*\)
 const tenth = (deg: number): number => Math.round(deg * 10) / 10;
 const metres = (m: number): string => `${m < 10 ? m.toFixed(1) : Math.round(m)} m`;
 const grams = (kg: number): string => `${Math.round(kg * 1000)} g/m²`;
+
+/** What to see, in the words of a step's card. */
+export function lookText({ code, things }: Pick<Look, 'code' | 'things'>): string {
+  const [first = '', second = ''] = things;
+  switch (code) {
+    case 'one-bond':
+      return `${asSentence(together(things))}: stuck all along, rolled, no fish-mouths. Nothing is behind it.`;
+    case 'first-line-one-bond':
+      return `${asSentence(together(things))}: whole and tight all round. It alone keeps water out of the joint.`;
+    case 'air-interrupted':
+      return `${asSentence(withoutSide(second))}: closed round every one of the ${pieceName(first)}.`;
+    case 'needs-lift':
+      return 'A lift or hoist is there, rated for the unit.';
+  }
+}

@@ -31,14 +31,22 @@ export const missingDataTexts: Readonly<Record<MissingData, string>> = {
   months: 'the weather of the months',
   lining: 'the lining of the wall',
   weight: 'the weight of the unit',
+  fastener: 'what one fastener may carry, by its maker',
+  shelter: 'the roof’s overhang and the way up to it',
   heat: 'the heat, which could not be solved',
 };
 
-/** "Watch", "Not checkable", or "Not checkable; what could be checked: Watch". */
-export function gradeText(of: Pick<Grade, 'grade' | 'checked'>): string {
+/** "Watch", "Holds once 3 looks are done", or "Not checkable; what could be checked: Watch". */
+export function gradeText(of: Pick<Grade, 'grade' | 'checked'> & { readonly looks?: number }): string {
   const beside = toldBeside(of);
-  return `${verdictTexts[of.grade]}${beside ? `; what could be checked: ${verdictTexts[beside]}` : ''}`;
+  const { looks = 0 } = of;
+  const once = of.grade === 'holds' && looks > 0 ? ` ${looksText(looks)}` : '';
+  return `${verdictTexts[of.grade]}${once}${beside ? `; what could be checked: ${verdictTexts[beside]}` : ''}`;
 }
+
+/** "once 3 looks are done". */
+export const looksText = (looks: number): string =>
+  looks === 1 ? 'once 1 look is done' : `once ${looks} looks are done`;
 
 /** "Missing: the wind on the site, the weight of the unit." Empty where nothing is. */
 export const missingText = ({ missing }: Pick<Grade, 'missing'>): string =>

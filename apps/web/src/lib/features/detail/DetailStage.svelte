@@ -20,6 +20,7 @@
   import CutTable from './CutTable.svelte';
   import DeviationLog from './DeviationLog.svelte';
   import FastenerTable from './FastenerTable.svelte';
+  import { triedFixes } from '$lib/features/findings/tried-fixes.ts';
   import FindingList from '$lib/features/findings/FindingList.svelte';
   import MethodChoices from './MethodChoices.svelte';
   import MethodNumbers from './MethodNumbers.svelte';
@@ -151,6 +152,8 @@
       title={null}
       summary=""
       onfix={editor.mayPlan ? (fix) => desk.applyFix(fix) : null}
+      tryFixes={(finding) => triedFixes(editor.plan, finding)}
+      looks={editor.judgement.looks}
       onaccept={accept}
     />
     {#if heat === 'fails' || heat === 'watch'}

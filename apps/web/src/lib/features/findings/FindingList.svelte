@@ -1,11 +1,13 @@
 <script module lang="ts">
-  import type { Checked, Finding, Fix, LengthUnit, Verdict } from '@hulvek/core';
+  import type { Checked, Finding, Fix, LengthUnit, TriedFix, Verdict } from '@hulvek/core';
 
   export interface FindingListProps {
     findings: readonly Finding[];
     verdict: Verdict;
     /** Beside "not checkable": the grade of what could be checked. */
     checked?: Checked | undefined;
+    /** How many looks the verdict rests on. */
+    looks?: number;
     units: LengthUnit;
     /** One or two words beside the verdict, such as "fits". */
     title: string | null;
@@ -16,6 +18,8 @@
     headed?: boolean;
     /** Applies a fix; `null` where fixes are not offered. */
     onfix: ((fix: Fix) => void) | null;
+    /** Plans the fixes of a finding when somebody asks for them: only those that hold are offered. */
+    tryFixes?: ((finding: Finding) => Promise<readonly TriedFix[]>) | null;
     /** Departs from a rule with a reason; left out where that is not offered. */
     onaccept?: ((finding: Finding, reason: string) => void) | null;
   }
@@ -35,6 +39,7 @@
     formatLength,
     parameters,
     parameterTexts,
+    stepText,
     type AxisId,
     type ParameterId,
   } from '@hulvek/core';
@@ -43,12 +48,14 @@
     findings,
     verdict,
     checked,
+    looks = 0,
     units,
     title,
     summary,
     missing = '',
     headed = true,
     onfix,
+    tryFixes = null,
     onaccept = null,
   }: FindingListProps = $props();
   const figures = $derived(figuresIn(units));
@@ -56,8 +63,18 @@
     fails: 'fails',
     watch: 'watch',
     'not-checkable': 'not-checkable',
+    look: 'holds',
     note: 'holds',
   };
+  /** By finding: its fixes once they are planned. */
+  let tried = $state.raw<ReadonlyMap<Finding, readonly TriedFix[] | 'working'>>(new Map());
+  async function ask(finding: Finding) {
+    if (!tryFixes) return;
+    tried = new Map(tried).set(finding, 'working');
+    tried = new Map(tried).set(finding, await tryFixes(finding));
+  }
+  const brought = (fix: TriedFix): string =>
+    fix.brings.map((finding) => findingText(finding, figures).title).join('; ');
   const said = (fix: Fix): string =>
     [
       ...Object.entries(fix.set).map(([id, value]) => {
@@ -73,7 +90,11 @@
 
 {#if headed}
   <h2 class="verdict">
-    <GradeMark grade={{ grade: verdict, checked: checked ?? 'holds' }} word alone={checked === undefined} />
+    <GradeMark
+      grade={{ grade: verdict, checked: checked ?? 'holds', looks }}
+      word
+      alone={checked === undefined}
+    />
     {#if title}<span class="title">{title}</span>{/if}
   </h2>
   {#if missing !== ''}<p class="missing">{missing}</p>{/if}
@@ -85,7 +106,26 @@
     <li data-severity={finding.severity}>
       <h3><VerdictMark verdict={markOf[finding.severity]} /> {words.title}</h3>
       <p>{words.text}</p>
-      {#if onfix}
+      {#if finding.step && finding.severity === 'look'}
+        <p class="kind">{fixWords.lookAt(stepText(finding.step).title)}</p>
+      {/if}
+      {#if onfix && tryFixes && finding.fixes.length > 0}
+        {@const fixes = tried.get(finding)}
+        {#if fixes === undefined}
+          <Button onclick={() => ask(finding)}>{fixWords.ask}</Button>
+        {:else if fixes === 'working'}
+          <p class="kind" role="status">{fixWords.working}</p>
+        {:else}
+          {#each fixes as one, j (j)}
+            <Button onclick={() => onfix(one.fix)}>{said(one.fix)}</Button>
+            <span class="kind">
+              {one.fix.kind === 'safe' ? fixWords.safe : fixWords.design}{one.brings.length > 0
+                ? fixWords.brings(brought(one))
+                : ''}
+            </span>
+          {:else}<p class="kind" role="status">{fixWords.none}</p>{/each}
+        {/if}
+      {:else if onfix}
         {#each finding.fixes as fix, j (j)}
           <Button onclick={() => onfix(fix)}>{said(fix)}</Button>
           <span class="kind">{fix.kind === 'safe' ? fixWords.safe : fixWords.design}</span>
@@ -124,6 +164,9 @@
     padding: var(--gap-2) 0 var(--gap-3) var(--gap-3);
     margin-top: var(--gap-3);
     border-left: 4px solid var(--line);
+  }
+  li[data-severity='look'] {
+    border-left-style: dashed;
   }
   li[data-severity='fails'] {
     border-left-color: var(--bad);

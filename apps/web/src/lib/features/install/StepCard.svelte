@@ -27,6 +27,7 @@
     formatLength,
     handlingOf,
     handlingText,
+    lookText,
     needTexts,
     pieceText,
     plays,
@@ -116,6 +117,19 @@
       </div>
     {/if}
     <p>{words.how}</p>
+    {#if now.looks.length > 0}
+      <div class="seen" data-testid="looks">
+        <h3>{installWords.looksTitle}</h3>
+        <ul>
+          {#each now.looks as one (one.code + one.things.join())}<li>{lookText(one)}</li>{/each}
+        </ul>
+        {#if now.tick && now.status === 'done' && !now.look && !step.holdPoint}
+          <Button large disabled={!log.mayLookAt(now)} onclick={() => send('look')}
+            >{installWords.look}</Button
+          >
+        {/if}
+      </div>
+    {/if}
     {#each now.due as { step: before, by, atOnce } (before)}
       <p class="caution" data-testid="due">
         {atOnce

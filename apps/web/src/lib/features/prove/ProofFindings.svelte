@@ -36,6 +36,7 @@
     summary=""
     headed={false}
     onfix={desk.editor.mayPlan ? onfix : null}
+    tryFixes={(finding) => desk.tryFixes(finding)}
   />
 {:else}<p class="quiet">{t.noFindings}</p>{/if}
 {#if desk.mended}

@@ -49,6 +49,7 @@ const VERDICT_OF: Readonly<Record<Finding['severity'], Verdict>> = {
   fails: 'fails',
   watch: 'watch',
   'not-checkable': 'not-checkable',
+  look: 'holds',
   note: 'holds',
 };
 

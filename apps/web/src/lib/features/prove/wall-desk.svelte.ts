@@ -4,8 +4,10 @@ import {
   cutDrawing,
   faceDrawing,
   formatLength,
+  looksOpen,
   pieceText,
   planOpening,
+  progress,
   withChanges,
   type AsBuilt,
   type Build,
@@ -14,11 +16,15 @@ import {
   type Drawing,
   type Finding,
   type Fix,
+  type Look,
+  type TriedFix,
+  type Verdict,
   type Opening,
   type Plan,
   type WallChange,
 } from '@hulvek/core';
 import { DetailDesk } from '$lib/features/detail/detail-desk.svelte.ts';
+import { triedFixes } from '$lib/features/findings/tried-fixes.ts';
 import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
 
 export const wallViews = ['face', 'head', 'left', 'right', 'sill'] as const;
@@ -69,6 +75,24 @@ export class WallDesk {
     const build = issue ? this.editor.store.frozenOf(issue)?.build : this.plan.build;
     return build ? asBuilt(build, view?.entries ?? []) : null;
   });
+  /** Looks that are due on the wall as built and that nobody has recorded. */
+  unseen = $derived.by((): readonly Look[] => {
+    if (this.wall !== 'built') return [];
+    const view = this.editor.store.view(this.editor.id);
+    const issues = view?.issues ?? [];
+    const issue = issues.at(-1);
+    const steps = issue ? (this.editor.store.frozenOf(issue)?.build.steps ?? []) : [];
+    return looksOpen(progress(steps, issues, view?.entries ?? [], new Date().toISOString()));
+  });
+  /** What rests on a look that nobody has recorded is not known. */
+  protected known(verdict: Verdict): Verdict {
+    return verdict !== 'fails' && this.unseen.length > 0 ? 'not-checkable' : verdict;
+  }
+  /** Fixes of a finding that hold, planned when somebody asks: a moment later, so that what is pressed shows. */
+  async tryFixes(finding: Finding): Promise<readonly TriedFix[]> {
+    return triedFixes(this.plan, finding);
+  }
+
   tried = $derived.by((): ChangedBuild | null => {
     const { build } = this.plan;
     const base = this.wall === 'built' ? this.built : build && { build, lost: [] };

@@ -3,4 +3,9 @@
 export const fixWords = {
   safe: 'cut size only',
   design: 'changes the build-up',
+  ask: 'Ways to mend',
+  working: 'Being tried …',
+  none: 'None of the usual changes mends this without a new fault: think about what stands here, or ask the maker.',
+  brings: (what: string) => `; brings: ${what}`,
+  lookAt: (step: string) => `Seen at: ${step}.`,
 };

@@ -36,6 +36,7 @@ export const installWords = {
   look: 'I have looked',
   lookTitle: 'Stop. Somebody must look before this is covered.',
   lookText: 'What to look at:',
+  looksTitle: 'To be seen before it is covered',
   undo: 'Take back',
   note: 'Note',
   addNote: 'Add a note',

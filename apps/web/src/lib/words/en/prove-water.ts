@@ -19,6 +19,8 @@ const all = (ids: readonly string[]): string =>
 export const sourceTexts: Readonly<Record<SourceTrace['source'], string>> = {
   'wall-above': 'Wall above',
   'head-corners': 'Corners of the head',
+  'blown-across': 'Blown across the face',
+  'behind-layer': 'Behind the wall’s layer',
   'frame-joint': 'Joint of the frame',
   'unit-sill': 'Unit’s own sill corners',
   mullion: 'Foot of the mullion',
@@ -46,6 +48,10 @@ export function partText({ outcome, k, bonds, wets }: WaterPart): string {
 
 const PLACES: Readonly<Record<string, string>> = {
   wall: 'on the wall',
+  'across-left': 'across the wall to the left jamb',
+  'across-right': 'across the wall to the right jamb',
+  'across-sill': 'up the wall to the sill',
+  'behind-layer': 'behind the wall’s layer',
   'inner-plane': 'on the sheathing behind the buck',
   'sill-reveal': 'on the sill',
   'left-reveal': 'on the left jamb',
@@ -87,6 +93,7 @@ export function changeText(change: WallChange, length: Length): string {
 }
 
 export const waterText = {
+  unseen: 'Not known, because nobody has recorded the look:',
   title: 'Water',
   lead: 'Water is let go at every place it comes from and followed through every layer, with all bonds sound and with as few of them failed as it takes. Common practice, no source; the maker’s instructions and the local code win.',
   views: 'Drawing',

@@ -33,7 +33,7 @@ export class AirDesk extends WallDesk {
   verdict = $derived.by((): Verdict => {
     const { proof } = this;
     if (!proof || this.asPlanned) return this.plan.judgement.proofs.air.grade;
-    return proof.verdict;
+    return this.known(proof.verdict);
   });
   course = $derived.by((): AirCourse | null => {
     const { tried, proof, view } = this;

@@ -87,6 +87,7 @@
       summary=""
       headed={false}
       onfix={editor.mayPlan ? (fix) => water.applyFix(fix) : null}
+      tryFixes={(finding) => water.tryFixes(finding)}
     />
     {#if water.mended}
       <p class="mended" role="status">

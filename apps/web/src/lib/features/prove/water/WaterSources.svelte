@@ -10,7 +10,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { partKey } from './water-desk.svelte.ts';
   import { partText, sourceTexts, waterText as t } from '$words/prove-water.ts';
-  import { formatLength, pieceText } from '@hulvek/core';
+  import { formatLength, lookText, pieceText } from '@hulvek/core';
 
   let { water }: WaterSourcesProps = $props();
   const length = (mm: number) => formatLength(mm, water.editor.context.job.units);
@@ -31,6 +31,9 @@
     {#if water.built.left > 0}{t.builtLeft(water.built.left)}{/if}
   </p>
 {/if}
+{#if water.unseen.length > 0}
+  <p class="quiet" data-testid="unseen">{t.unseen} {water.unseen.map(lookText).join(' ')}</p>
+{/if}
 {#if !water.finished}
   <h3 class="tonight">{t.tonight}</h3>
   {#if !unitThere}<p>{t.open}</p>{/if}
@@ -46,7 +49,7 @@
           aria-pressed={water.isFollowed(source, part)}
           onclick={() => water.follow(source, part)}
         >
-          <VerdictMark verdict={water.verdictOf(part)} />
+          <VerdictMark verdict={water.verdictOf(part, source)} />
           <span>
             <b>{sourceTexts[source]}</b>
             {#if part.width_mm > 0}<span class="figure">{length(part.width_mm)}</span>{/if}
@@ -63,7 +66,7 @@
     <ul class="singles">
       {#each water.proof.singles as single (single.things.join() + single.wets)}
         <li>
-          <VerdictMark verdict="watch" />
+          <VerdictMark verdict={single.only ? 'watch' : 'holds'} />
           {single.things.map(pieceText).join(' · ')}
           <span class="figure">{length(single.width_mm)}</span>
         </li>

@@ -50,7 +50,7 @@ export class WaterDesk extends WallDesk {
   verdict = $derived.by((): Verdict => {
     const { proof } = this;
     if (!proof || this.asPlanned) return this.plan.judgement.proofs.water.grade;
-    return proof.verdict;
+    return this.known(proof.verdict);
   });
 
   followed = $derived.by((): Followed | null => {
@@ -68,8 +68,8 @@ export class WaterDesk extends WallDesk {
     this.at = 0;
     this.show = part.k === 0 || part.wayIn.length === 0 ? 'run' : this.show;
   }
-  verdictOf(part: WaterPart): Verdict {
-    return this.build ? waterVerdict(part, this.build) : 'not-checkable';
+  verdictOf(part: WaterPart, source: SourceTrace['source']): Verdict {
+    return this.build ? waterVerdict(part, source, this.build) : 'not-checkable';
   }
 
   course = $derived.by((): Course | null => {
