@@ -15,6 +15,7 @@ const groups = [
       /core\/src\/(survey\/(?!survey-table)|plan\/judgement|findings\/finding\.ts|field\/progress\.ts)/.test(
         id,
       ) ||
+      /core\/src\/conditions\/exposure\.ts/.test(id) ||
       /core\/src\/build\/(frozen|replay|scene|cut-list|by-role)\.ts/.test(id) ||
       /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
         id,

@@ -1,5 +1,5 @@
 /** How hard rain and wind press on one opening: pressures, the test they ask of the unit, shelter, head flashing. */
-import type { Choices } from '../vocabulary/axes.ts';
+import { CAPPED, type Choices } from '../vocabulary/axes.ts';
 import type { Terrain } from '../vocabulary/weather.ts';
 
 /** α and gradient height of the power law for each terrain. */
@@ -123,5 +123,5 @@ export function headVerdict(
 ): 'holds' | 'watch' | 'not-checkable' {
   if (!needsHeadFlashing(rain)) return 'holds';
   if (waterLayer === 'existing') return 'not-checkable';
-  return head === 'cap' || head === 'flap-and-cap' ? 'holds' : 'watch';
+  return (CAPPED.head as readonly string[]).includes(head) ? 'holds' : 'watch';
 }

@@ -94,11 +94,11 @@ const opening = (
   numbers: {},
   ...otherwise,
   position: { u: length(at[0]), v: length(at[1]) },
-  // One storey on a plinth under a roof that stands out 350 mm all round.
+  // One storey on a plinth under a roof that stands out 350 mm all round, and over a porch before the store.
   exposure: {
     height_m: 1.8,
     zone: at[0] < 1000 ? 'corner' : 'field',
-    overhang: length(350),
+    overhang: length(mark === 'S-01' ? 1500 : 350),
     toSoffit: length(2700 - at[1]),
   },
   readings: readings.values,

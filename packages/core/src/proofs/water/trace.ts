@@ -87,9 +87,24 @@ export function tracesOf(network: Network): SourceTrace[] {
 function ranAlong(parts: readonly WaterPart[]): readonly WaterPart[] {
   const way = parts.find(({ outcome }) => outcome === 'shed');
   if (!way) return parts;
-  return parts.map((part) =>
-    part.outcome === 'trapped' ? { ...part, outcome: way.outcome, run: way.run } : part,
-  );
+  const alike = new Map<string, WaterPart>();
+  for (const one of parts) {
+    const part = one.outcome === 'trapped' ? { ...one, outcome: way.outcome, run: way.run } : one;
+    const { outcome, k, bonds, kOpening, firstLine, wets } = part;
+    const key = JSON.stringify([outcome, k, bonds, kOpening, firstLine, wets]);
+    const known = alike.get(key);
+    alike.set(
+      key,
+      known
+        ? {
+            ...known,
+            spans: joined([...known.spans, ...part.spans]),
+            width_mm: known.width_mm + part.width_mm,
+          }
+        : part,
+    );
+  }
+  return [...alike.values()];
 }
 
 const UNKNOWN: WaterPart = {

@@ -325,7 +325,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     )} runs into the opening with every bond sound, and out over the sill. It is drained, but the second line has become the first: close the joint outside.`,
   }),
   'first-line-one-bond': ({ things, sources }) => ({
-    title: `${asSentence(together(things))}: first line on one bond`,
+    title: `${asSentence(together(things))}: to be seen all round`,
     text: `It alone keeps water ${list(
       sources.map((s) => waterSourceTexts[s]),
     )} out of the joint; what passes it is drained. Look along it before it is covered.`,
@@ -346,13 +346,13 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     }`,
   }),
   'one-bond': ({ things, sources, wets, width_mm, only }, f) => ({
-    title: `${asSentence(together(things))}: nothing behind its bond`,
+    title: `${asSentence(together(things))}: ${only ? 'nothing behind its bond' : 'to be seen before it is covered'}`,
     text: `Where it does not stick, over up to ${f.length(width_mm)}, water ${list(
       sources.map((s) => waterSourceTexts[s]),
     )} wets ${wets === 'room' ? 'the room' : 'the framing'}. ${
       only
         ? 'Nothing else is meant to keep it out, and no look can tell how long it sticks.'
-        : 'What is laid over it sheds, and what passes is drained: look at it before it is covered, and note who looked.'
+        : 'What is laid over it sheds, and what passes is drained: stuck all along and seen by somebody, it holds.'
     }`,
   }),
   'reverse-lap': ({ upper, lower, fault, width_mm, above_mm, lap_mm }, f) => ({

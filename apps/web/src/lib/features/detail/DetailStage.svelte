@@ -155,13 +155,16 @@
       tryFixes={(finding) => triedFixes(editor.plan, finding)}
       looks={editor.judgement.looks}
       onaccept={accept}
-    />
-    {#if heat === 'fails' || heat === 'watch'}
-      <p class="note" data-testid="heat-too">
-        <VerdictMark verdict={heat} word />
-        <a href="/jobs/{editor.store.id}/{editor.id}/prove?proof=heat">{detailWords.heatToo}</a>
-      </p>
-    {/if}
+    >
+      {#snippet lead()}
+        {#if heat === 'fails' || heat === 'watch'}
+          <p class="note" data-testid="heat-too">
+            <VerdictMark verdict={heat} word />
+            <a href="/jobs/{editor.store.id}/{editor.id}/prove?proof=heat">{detailWords.heatToo}</a>
+          </p>
+        {/if}
+      {/snippet}
+    </FindingList>
     <DeviationLog {editor} />
     {#if build}
       <div class="tabs switch" role="group" aria-label={detailWords.tabs}>

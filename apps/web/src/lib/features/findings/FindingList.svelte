@@ -1,5 +1,6 @@
 <script module lang="ts">
   import type { Checked, Finding, Fix, LengthUnit, TriedFix, Verdict } from '@hulvek/core';
+  import type { Snippet } from 'svelte';
 
   export interface FindingListProps {
     findings: readonly Finding[];
@@ -9,6 +10,8 @@
     /** How many looks the verdict rests on. */
     looks?: number;
     units: LengthUnit;
+    /** Said right below the verdict. */
+    lead?: Snippet;
     /** One or two words beside the verdict, such as "fits". */
     title: string | null;
     summary: string;
@@ -50,6 +53,7 @@
     checked,
     looks = 0,
     units,
+    lead,
     title,
     summary,
     missing = '',
@@ -99,17 +103,23 @@
   </h2>
   {#if missing !== ''}<p class="missing">{missing}</p>{/if}
 {/if}
+{@render lead?.()}
 {#if summary}<p class="summary">{summary}</p>{/if}
 <ul>
   {#each findings as finding, i (i)}
     {@const words = findingText(finding, figures)}
     <li data-severity={finding.severity}>
-      <h3><VerdictMark verdict={markOf[finding.severity]} /> {words.title}</h3>
+      <h3>
+        {#if finding.severity === 'look'}<span class="stop" title={fixWords.look}
+            ><span class="visually-hidden">{fixWords.look}</span></span
+          >{:else}<VerdictMark verdict={markOf[finding.severity]} />{/if}
+        {words.title}
+      </h3>
       <p>{words.text}</p>
       {#if finding.step && finding.severity === 'look'}
         <p class="kind">{fixWords.lookAt(stepText(finding.step).title)}</p>
       {/if}
-      {#if onfix && tryFixes && finding.fixes.length > 0}
+      {#if onfix && tryFixes && finding.severity !== 'look' && finding.fixes.length > 0}
         {@const fixes = tried.get(finding)}
         {#if fixes === undefined}
           <Button onclick={() => ask(finding)}>{fixWords.ask}</Button>
@@ -125,7 +135,7 @@
             </span>
           {:else}<p class="kind" role="status">{fixWords.none}</p>{/each}
         {/if}
-      {:else if onfix}
+      {:else if onfix && !tryFixes}
         {#each finding.fixes as fix, j (j)}
           <Button onclick={() => onfix(fix)}>{said(fix)}</Button>
           <span class="kind">{fix.kind === 'safe' ? fixWords.safe : fixWords.design}</span>
@@ -164,6 +174,15 @@
     padding: var(--gap-2) 0 var(--gap-3) var(--gap-3);
     margin-top: var(--gap-3);
     border-left: 4px solid var(--line);
+  }
+  /* The mark that stops stand under in the strip of steps. */
+  .stop {
+    position: relative;
+    display: inline-block;
+    width: 11px;
+    height: 11px;
+    border: 2px solid var(--ink);
+    vertical-align: -1px;
   }
   li[data-severity='look'] {
     border-left-style: dashed;

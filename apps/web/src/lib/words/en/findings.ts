@@ -3,6 +3,7 @@
 export const fixWords = {
   safe: 'cut size only',
   design: 'changes the build-up',
+  look: 'to be looked at:',
   ask: 'Ways to mend',
   working: 'Being tried …',
   none: 'None of the usual changes mends this without a new fault: think about what stands here, or ask the maker.',

@@ -36,10 +36,13 @@ const OUTCOMES: Readonly<Record<WaterPart['outcome'], string>> = {
 };
 
 /** What becomes of the water of one stretch, and what that rests on. */
-export function partText({ outcome, k, bonds, wets }: WaterPart): string {
+export function partText({ outcome, k, bonds, wets, kOpening, firstLine }: WaterPart): string {
   const what = OUTCOMES[outcome];
   if (outcome === 'not-checkable' || outcome === 'structure' || outcome === 'room') return what;
-  if (k === null) return `${what}; no bond that fails lets it in`;
+  if (k === null)
+    return kOpening === null || kOpening === 0
+      ? `${what}; no bond that fails lets it in`
+      : `${what}; where ${all(firstLine)} ${firstLine.length === 1 ? 'fails' : 'fail'} it is drained`;
   const hurt = wets === 'room' ? 'the room' : 'the framing';
   return k === 1
     ? `${what}; ${all(bonds)} alone keeps it off ${hurt}`

@@ -100,6 +100,6 @@ export class WaterDesk extends WallDesk {
   }
 }
 
-export const partKey = (source: string, { outcome, k, bonds, wets }: WaterPart): string =>
-  [source, outcome, k, wets, ...bonds].join(' ');
+export const partKey = (source: string, part: WaterPart): string =>
+  [source, part.outcome, part.k, part.wets, ...part.bonds, part.kOpening, ...part.firstLine].join(' ');
 export const lapKey = ({ pair }: Lap): string => [pair.plane, ...pair.upper, '>', ...pair.lower].join(' ');
