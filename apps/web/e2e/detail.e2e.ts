@@ -1,7 +1,7 @@
 /** Detail: choosing, departing, dragging, comparing, cutting, and the shelf that all jobs take from. */
 import { expect, saved, signIn, test } from './support.ts';
 
-const DETAIL = '/jobs/skarv-point/skarv-n-03/detail';
+const DETAIL = '/jobs/skarv-point/skarv-e-01/detail';
 
 test('a choice is departed from, the contradiction found, mended by its fix, accepted with a reason, undone', async ({
   page,
@@ -17,6 +17,11 @@ test('a choice is departed from, the contradiction found, mended by its fix, acc
   ).toBeVisible();
   await expect(verdict).toContainText('Fails');
   await expect(panel.getByText('Bare, the method says Flashing to full depth')).toBeVisible();
+  await panel
+    .getByRole('listitem')
+    .filter({ hasText: 'Nothing carries the air line into the opening' })
+    .getByRole('button', { name: 'Ways to mend' })
+    .click();
   await panel.getByRole('button', { name: 'Jambs in the opening: Flashing to full depth' }).first().click();
   await expect(verdict).toContainText('Watch');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -29,12 +34,12 @@ test('a choice is departed from, the contradiction found, mended by its fix, acc
   await page.reload();
   await expect(panel.getByText('Accepted by Ines Kallas')).toBeVisible();
   // Nobody can be made to have accepted it.
-  const part = (await (await page.request.get('/api/jobs/skarv-point/openings/skarv-n-03')).json()) as {
+  const part = (await (await page.request.get('/api/jobs/skarv-point/openings/skarv-e-01')).json()) as {
     part: { document: { deviations: object[] }; version: number };
   };
   const { document, version } = part.part;
   const forged = { ...document, deviations: document.deviations.map((d) => ({ ...d, person: 'Tove Aas' })) };
-  const answer = await page.request.put('/api/jobs/skarv-point/openings/skarv-n-03', {
+  const answer = await page.request.put('/api/jobs/skarv-point/openings/skarv-e-01', {
     headers: { origin: new URL(page.url()).origin },
     data: { version, document: forged },
   });

@@ -285,6 +285,11 @@ test('a finding’s fix is applied with one press and undone', async ({ page }) 
   await expect(
     panel.getByRole('heading', { name: 'Jamb tapes stand out above the head tape' }),
   ).toBeVisible();
+  await panel
+    .getByRole('listitem')
+    .filter({ hasText: 'Jamb tapes stand out above the head tape' })
+    .getByRole('button', { name: 'Ways to mend' })
+    .click();
   await panel.getByRole('button', { name: 'Head tape, width: 100' }).click();
   const low = panel.getByRole('heading', { name: 'Jamb tapes stand out above the head tape' });
   await expect(low).toHaveCount(0);

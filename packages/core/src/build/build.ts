@@ -9,6 +9,7 @@ import type { UnitContext } from '../methods/pieces/context.ts';
 import type { Solid } from '../geometry/solid.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import type { WallEvent } from '../vocabulary/events.ts';
+import type { Flaw } from './flaws.ts';
 import type { Fastening } from '../methods/fasteners.ts';
 
 /** A row with only what there is to do here. */
@@ -38,4 +39,6 @@ export interface Build {
   readonly steps: readonly PlannedStep[];
   readonly events: readonly WallEvent[];
   readonly fastening: Fastening;
+  /** What was built otherwise; a plan has none. */
+  readonly flaws?: readonly Flaw[];
 }

@@ -4,6 +4,7 @@ import type { PieceEdge } from '../vocabulary/piece-edges.ts';
 import type { Sheet } from '../geometry/sheet.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
+import { stretchOf } from './flaws.ts';
 import { eventsOf, replay, thingsOf } from './replay.ts';
 import type { Build, PlannedStep } from './build.ts';
 
@@ -11,6 +12,16 @@ export type WallChange =
   /** It does not stick: not rolled, not bedded, come off. */
   | { readonly kind: 'bond-lost'; readonly piece: string }
   | { readonly kind: 'left-out'; readonly piece: string }
+  /** It does not stick, or was skipped, over a part of its length: from its left, or its lower, end. */
+  | { readonly kind: 'bond-open'; readonly piece: string; readonly from_mm: number; readonly to_mm: number }
+  /** The way out at the sill is shut: a fin caulked or pinched, foam that came too far. */
+  | { readonly kind: 'sill-closed'; readonly piece: string }
+  /** It was to come out again and stayed. */
+  | { readonly kind: 'left-in'; readonly piece: string }
+  /** Wet film as it was read. */
+  | { readonly kind: 'film'; readonly piece: string; readonly mm: number }
+  /** Of another material than planned: kept, and not computed. */
+  | { readonly kind: 'other-material'; readonly piece: string; readonly material: string }
   /** It ends too early at one edge. */
   | { readonly kind: 'short'; readonly piece: string; readonly edge: PieceEdge; readonly mm: number }
   /** It sits higher than planned, or lower where negative. */
@@ -36,9 +47,21 @@ export function withChanges(build: Build, changes: readonly WallChange[]): Chang
   let now = build;
   const lost: string[] = [];
   for (const change of changes) {
+    if (change.kind !== 'moved' && !has(now, change.piece)) return refused('unknown-piece');
+    if (change.kind === 'other-material') continue;
     if (change.kind === 'bond-lost') {
-      if (!has(now, change.piece)) return refused('unknown-piece');
       lost.push(change.piece);
+      continue;
+    }
+    if (change.kind === 'film') {
+      // A film that is too thin is no film.
+      if (change.mm < LEAST_FILM_mm) now = without(now, change.piece);
+      continue;
+    }
+    if (change.kind === 'bond-open' || change.kind === 'sill-closed' || change.kind === 'left-in') {
+      const next = flawed(now, change);
+      if (!next) return refused('not-possible');
+      now = next;
       continue;
     }
     const next = change.kind === 'moved' ? reordered(now, change) : reshaped(now, change);
@@ -51,7 +74,31 @@ export function withChanges(build: Build, changes: readonly WallChange[]): Chang
 const refused = (error: ChangeRefused): ChangeResult => ({ ok: false, error });
 const has = ({ pieces }: Build, id: string): boolean => pieces.some((piece) => piece.id === id);
 
-type PieceChange = Exclude<WallChange, { kind: 'moved' | 'bond-lost' }>;
+/** Source: common practice, no source; a material's own least goes first. */
+const LEAST_FILM_mm = 0.3;
+
+type FlawChange = Extract<WallChange, { kind: 'bond-open' | 'sill-closed' | 'left-in' }>;
+
+function flawed(build: Build, change: FlawChange): Build | null {
+  const { flaws = [] } = build;
+  if (change.kind === 'sill-closed') return { ...build, flaws: [...flaws, { kind: 'sill-closed' }] };
+  if (change.kind === 'left-in') {
+    const stays = <T extends { readonly op: string; readonly thing: string }>(events: readonly T[]) =>
+      events.filter(({ op, thing }) => op !== 'remove' || thing !== change.piece);
+    const steps = build.steps.map((step) => ({ ...step, events: stays(step.events) }));
+    const changed = steps.some((step, i) => step.events.length !== build.steps[i]?.events.length);
+    return changed ? { ...build, steps, events: stays(build.events) } : null;
+  }
+  const piece = build.pieces.find(({ id }) => id === change.piece);
+  const stretch = piece && stretchOf(piece, change);
+  if (!stretch) return null;
+  return { ...build, flaws: [...flaws, { kind: 'bond-open', piece: change.piece, ...stretch }] };
+}
+
+type PieceChange = Exclude<
+  WallChange,
+  FlawChange | { kind: 'moved' | 'bond-lost' | 'film' | 'other-material' }
+>;
 
 function reshaped(build: Build, change: PieceChange): Build | ChangeRefused {
   if (!has(build, change.piece)) return 'unknown-piece';

@@ -1,5 +1,6 @@
 /** Room and weather that joints are judged in, and what is asked of them. */
 import type { Job } from '../documents/job.ts';
+import { genericClimates } from './assumed.ts';
 import { dampBelow, dewPoint } from '../quantities/psychrometrics.ts';
 
 export interface HeatConditions {
@@ -32,8 +33,13 @@ export const CARELESS_PSI = 0.1;
  * Returns the conditions of a job. Unless it asks for a figure of its own, a surface must stay above the temperature at
  * which its air is damper than 80 %.
  */
-export function conditionsOf({ climate, heatLimits }: Pick<Job, 'climate' | 'heatLimits'>): HeatConditions {
-  const { inside_C, humidity_percent, outside_C } = climate ?? USUAL_CLIMATE;
+export function conditionsOf({
+  climate,
+  heatLimits,
+  assumedClimate,
+}: Pick<Job, 'climate' | 'heatLimits' | 'assumedClimate'>): HeatConditions {
+  const assumed = assumedClimate && genericClimates[assumedClimate].climate;
+  const { inside_C, humidity_percent, outside_C } = climate ?? assumed ?? USUAL_CLIMATE;
   const dew_C = dewPoint(inside_C, humidity_percent);
   const damp_C = dampBelow(inside_C, humidity_percent, MOULD_SHARE);
   const asked = heatLimits?.fRsiLeast;

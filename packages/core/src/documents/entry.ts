@@ -15,6 +15,19 @@ export const builtSchema = z.discriminatedUnion('kind', [
     mm: z.number().check(z.positive(), z.lte(2000)),
   }),
   z.strictObject({
+    kind: z.literal('bond-open'),
+    piece: words(60),
+    from_mm: z.number().check(z.gte(0), z.lte(20_000)),
+    to_mm: z.number().check(z.positive(), z.lte(20_000)),
+  }),
+  z.strictObject({ kind: z.enum(['sill-closed', 'left-in']), piece: words(60) }),
+  z.strictObject({
+    kind: z.literal('film'),
+    piece: words(60),
+    mm: z.number().check(z.positive(), z.lte(10)),
+  }),
+  z.strictObject({ kind: z.literal('other-material'), piece: words(60), material: words(120) }),
+  z.strictObject({
     kind: z.literal('raised'),
     piece: words(60),
     mm: z.number().check(z.gte(-2000), z.lte(2000)),

@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import { id, name, note, words } from './fields.ts';
 import { ratings } from '../vocabulary/ratings.ts';
-import { terrains, monthSources } from '../vocabulary/weather.ts';
+import { climateIds, terrains, monthSources } from '../vocabulary/weather.ts';
 import { movementClasses } from '../vocabulary/sealants.ts';
 import { priceIds } from '../vocabulary/prices.ts';
 import type { Wall } from './wall.ts';
@@ -63,6 +63,8 @@ export const jobSchema = z.strictObject({
         .check(z.length(12, { error: 'twelve months are needed, January first' })),
     }),
   ),
+  /** Stands in for weather that nobody has entered. */
+  assumedClimate: z.optional(z.enum(climateIds)),
   /** What the joints live through; the usual figures where one is left out. */
   joints: z.optional(
     z.strictObject({

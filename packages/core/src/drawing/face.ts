@@ -1,4 +1,5 @@
 /** The opening seen from outside at any moment of the work. */
+import { sashItems } from './sash.ts';
 import {
   area as ringArea,
   clipSegment,
@@ -71,6 +72,7 @@ export function faceDrawing(build: Build, options: FaceOptions): Drawing {
       owner: 'opening',
     },
     ...seen.flatMap((layer) => layerItems(layer, view, shown)),
+    ...(scene.layers.some(({ thing }) => thing === UNIT) ? sashItems(build, view.to) : []),
     ...(options.hide?.has('dimensions') ? [] : dimensionItems(dimensions(build, view, options), view)),
   ];
   const handles = inside || options.hide?.has('sheets') ? [] : faceHandles(scene.layers, view.to);

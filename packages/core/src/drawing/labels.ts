@@ -29,6 +29,25 @@ export function spread(wanted: readonly number[], apart: number, range: readonly
   return placed;
 }
 
+/** Places changed between names until no two leaders cross: each change makes both together shorter, so it ends. */
+function uncrossed(labels: readonly Label[], wanted: readonly number[], x: number): number[] {
+  const ys = [...wanted];
+  const far = (i: number, j: number): number => {
+    const [tx, ty] = labels[i]?.target ?? [0, 0];
+    return Math.hypot(x - tx, (ys[j] ?? 0) - ty);
+  };
+  for (let changed = true; changed;) {
+    changed = false;
+    for (let i = 0; i < labels.length; i++)
+      for (let j = i + 1; j < labels.length; j++) {
+        if (far(i, j) + far(j, i) >= far(i, i) + far(j, j) - 0.01) continue;
+        [ys[i], ys[j]] = [ys[j] ?? 0, ys[i] ?? 0];
+        changed = true;
+      }
+  }
+  return ys;
+}
+
 /** A column of names whose text starts (or, on the left, ends) at `x`. */
 export function labelColumn(
   labels: readonly Label[],
@@ -36,14 +55,18 @@ export function labelColumn(
   side: 'left' | 'right',
   range: readonly [number, number],
 ): DrawItem[] {
-  const ys = spread(
-    labels.map((l) => l.target[1]),
-    LABEL_LINE,
-    range,
+  const out = side === 'right' ? 1 : -1;
+  const ys = uncrossed(
+    labels,
+    spread(
+      labels.map((l) => l.target[1]),
+      LABEL_LINE,
+      range,
+    ),
+    x - out * 14,
   );
   return labels.flatMap((label, i): DrawItem[] => {
     const y = ys[i] ?? label.target[1];
-    const out = side === 'right' ? 1 : -1;
     const w = textWidth(label.text, LABEL_SIZE);
     return [
       {

@@ -1,7 +1,7 @@
 /** The wall as it was built so far: the steps in the order they were ticked, with what was done otherwise. */
 import type { Entry } from '../documents/entry.ts';
 import { standing } from './progress.ts';
-import type { Build } from '../build/build.ts';
+import type { Build, PlannedStep } from '../build/build.ts';
 import { inOrder, withChanges, type ChangedBuild, type WallChange } from '../build/changes.ts';
 
 export interface AsBuilt extends ChangedBuild {
@@ -21,11 +21,18 @@ export interface AsBuilt extends ChangedBuild {
 export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
   const valid = standing(entries);
   const ticked = [...new Set(valid.filter((e) => e.kind === 'tick').map((e) => e.step))];
-  const done = ticked.flatMap((id) => build.steps.find((step) => step.id === id) ?? []);
-  const rest = build.steps.filter((step) => !done.includes(step));
-  const ordered = inOrder(build, [...done, ...rest]);
-  let now: ChangedBuild = { build: ordered ?? build, lost: [] };
-  let left = (ordered ? 0 : 1) + ticked.length - done.length;
+  // What hands could not have done in that order is left out, and what was never ticked is never counted.
+  let done: PlannedStep[] = [];
+  let ordered = build;
+  let left = 0;
+  for (const id of ticked) {
+    const step = build.steps.find((one) => one.id === id);
+    const next = step && [...done, step];
+    const possible = next && inOrder(build, [...next, ...build.steps.filter((one) => !next.includes(one))]);
+    if (next && possible) [done, ordered] = [next, possible];
+    else left += 1;
+  }
+  let now: ChangedBuild = { build: ordered, lost: [] };
   const changes: WallChange[] = [];
   for (const { built } of valid) {
     if (!built) continue;
@@ -35,7 +42,5 @@ export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
       changes.push(built);
     } else left += 1;
   }
-  // Without the order of the ticks the plan's own order stands for what is done.
-  const count = ordered ? done.length : build.steps.filter((step) => done.includes(step)).length;
-  return { ...now, count, changes, left };
+  return { ...now, count: done.length, changes, left };
 }

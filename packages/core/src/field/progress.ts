@@ -186,7 +186,7 @@ export function refusal(
       if (entry.note.trim() === '') return 'reason-needed';
       return step.blockedBy.some((b) => b.kind === 'rest') ? null : 'no-rest';
     case 'built':
-      if (!entry.built || !row.places.includes(entry.built.piece)) return 'built-needed';
+      if (!entry.built || !concerns(row, entry.built.piece)) return 'built-needed';
       return step.tick || step.status === 'open' ? null : 'blocked';
     case 'note':
       return entry.note.trim() === '' ? 'text-needed' : null;
@@ -196,6 +196,10 @@ export function refusal(
       return refusalToUndo(entry.undoes, step, list, steps);
   }
 }
+
+/** A step is about what it brings, and about what it takes out or makes fast. */
+const concerns = ({ places, events }: PlannedStep, piece: string): boolean =>
+  places.includes(piece) || events.some(({ thing }) => thing === piece);
 
 function refusalToUndo(
   id: string | null,

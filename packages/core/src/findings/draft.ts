@@ -1,4 +1,5 @@
 /** Everything derived from one opening before anyone judges it; each part is worked out when first asked for. */
+import type { Assumable } from '../conditions/assumed.ts';
 import type { AirProof } from '../proofs/air/proof.ts';
 import type { JointDesign } from '../proofs/joint/designer.ts';
 import type { LoadsProof } from '../proofs/loads/proof.ts';
@@ -23,4 +24,6 @@ export interface Draft extends Omit<Subject, 'setbackGiven'> {
   readonly joint: JointDesign | null;
   readonly moisture: MoistureProof | null;
   readonly loads: LoadsProof | null;
+  /** What of the weather is a generic climate's. */
+  readonly assumed: readonly Assumable[];
 }

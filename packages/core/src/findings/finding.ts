@@ -169,13 +169,17 @@ export interface FindingFacts {
   };
   'air-waits': { readonly layer: string };
   'seal-unfit': { readonly seal: SealId; readonly reason: JointReason; readonly instead: SealId | null };
-  'joint-dries-inward': Pick<JointBalance, 'inner_m' | 'outer_m' | 'drains' | 'twoClosed'>;
+  'joint-dries-inward': Pick<JointBalance, 'inner_m' | 'outer_m' | 'drains' | 'twoClosed' | 'from'>;
   'wall-gathers-water': {
     readonly layers: readonly [string | null, string | null];
     readonly most_kg_m2: number;
     readonly left_kg_m2: number;
     readonly outcome: 'dries' | 'gathers';
     readonly limit_kg_m2: number;
+    /** The side that damp comes from over the year. */
+    readonly from: 'room' | 'weather';
+    /** Months in which it comes from the weather. */
+    readonly inward: number;
   };
   'fastener-overloaded': {
     readonly side: Side;

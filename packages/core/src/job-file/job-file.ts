@@ -1,7 +1,7 @@
 /** The open job file: everything people entered about one job, in one JSON document. */
 import * as z from 'zod/mini';
-import { entrySchema } from '../documents/entry.ts';
-import { issueSchema } from '../documents/issue.ts';
+import { entrySchema, type Entry } from '../documents/entry.ts';
+import { issueSchema, type Issue } from '../documents/issue.ts';
 import { jobSchema, type JobContext } from '../documents/job.ts';
 import { materialSchema } from '../documents/material.ts';
 import { methodSchema } from '../documents/method.ts';
@@ -79,6 +79,8 @@ export const jobFileSchema = z
             `there is no opening "${reading.opening}" in this file`,
           );
       });
+      for (const { at, path, message } of impossibleTicks(file.records))
+        report([...path, at, 'step'], message);
       const entries = new Set<string>();
       file.records.entries.forEach((entry, i) => {
         if (entries.has(entry.id)) report(['records', 'entries', i, 'id'], `"${entry.id}" is used twice`);
@@ -94,6 +96,44 @@ export const jobFileSchema = z
       });
     }),
   );
+
+interface Records {
+  readonly issues: readonly Issue[];
+  readonly entries: readonly Entry[];
+}
+
+/** Ticks of a frozen wall that hands could not have made in the order in which they stand. */
+function* impossibleTicks({ issues, entries }: Records) {
+  const path = ['records', 'entries'] as const;
+  const steps = new Map(
+    issues.flatMap(({ opening, version, build }) =>
+      build
+        ? [[`${opening.id}/${version}`, new Map(build.steps.map((step) => [step.id, step]))] as const]
+        : [],
+    ),
+  );
+  const undone = new Set(entries.flatMap(({ undoes }) => undoes ?? []));
+  const done = new Map<string, Set<string>>();
+  const inTime = entries
+    .map((entry, at) => ({ entry, at }))
+    .toSorted((a, b) => Date.parse(a.entry.at) - Date.parse(b.entry.at));
+  for (const { entry, at } of inTime) {
+    if (entry.kind !== 'tick' || undone.has(entry.id)) continue;
+    const rows = steps.get(`${entry.opening}/${entry.issue}`);
+    const ticked = done.get(entry.opening) ?? new Set<string>();
+    done.set(entry.opening, ticked);
+    const row = rows?.get(entry.step);
+    if (rows && !row) yield { at, path, message: `the frozen plan has no step "${entry.step}"` };
+    const missing = row?.after.find(({ step, because }) => because === 'physical' && !ticked.has(step));
+    if (missing)
+      yield {
+        at,
+        path,
+        message: `"${entry.step}" cannot be done before "${missing.step}", which nobody ticked before it`,
+      };
+    ticked.add(entry.step);
+  }
+}
 
 export type JobFile = z.infer<typeof jobFileSchema>;
 

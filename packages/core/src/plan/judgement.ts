@@ -61,6 +61,8 @@ export interface Judgement extends Grade {
   readonly proofs: Readonly<Record<JudgedProof, Grade>>;
   /** Heat is being solved: the grade is the one without it. */
   readonly working: boolean;
+  /** Some of the weather it rests on is a generic climate's. */
+  readonly assumed: boolean;
 }
 
 /**
@@ -128,7 +130,7 @@ export function judge(plan: Subject, { heat = 'left-out', collides = false }: Ju
     missingData.filter((what) => counted.some((id) => proofs[id].missing.includes(what))),
     looksIn(findings),
   );
-  return { ...whole, proofs, working: heat === 'working' };
+  return { ...whole, proofs, working: heat === 'working', assumed: plan.assumed.length > 0 };
 }
 
 function missingOf({

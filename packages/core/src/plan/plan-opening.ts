@@ -3,6 +3,7 @@ import type { Build } from '../build/build.ts';
 import { buildOf } from '../build/build-opening.ts';
 import { cutList, type CutRow } from '../build/cut-list.ts';
 import { subjectOf, type Subject } from '../build/subject.ts';
+import { assumedIn, withAssumed, type Assumable } from '../conditions/assumed.ts';
 import { exposedTo, type Exposed } from '../conditions/exposed.ts';
 import type { JobContext } from '../documents/job.ts';
 import type { Opening } from '../documents/opening.ts';
@@ -52,9 +53,24 @@ export type SharedMade = SharedPlans<Made>;
  *
  * @param shared where what is made for openings that are alike is kept; what is tried out is planned without
  */
-export function planOpening(opening: Opening, job: JobContext, shared?: SharedMade): Plan {
+export function planOpening(opening: Opening, own: JobContext, shared?: SharedMade): Plan {
+  const job = settled(own);
   const made = shared?.of(opening, job, (alike) => make(alike, job)) ?? make(opening, job);
   return planOf(opening, job, made);
+}
+
+/** By job, so that plans of one job still share what they share. */
+const settledOf = new WeakMap<JobContext, JobContext>();
+
+const assumedFor = new WeakMap<JobContext, readonly Assumable[]>();
+
+/** The job with the weather it lacks, where a generic climate was chosen for it. */
+function settled(context: JobContext): JobContext {
+  if (!context.job.assumedClimate) return context;
+  const known = settledOf.get(context) ?? { ...context, job: withAssumed(context.job) };
+  settledOf.set(context, known);
+  assumedFor.set(known, assumedIn(context.job));
+  return known;
 }
 
 function make(opening: Opening, job: JobContext): Made {
@@ -89,6 +105,7 @@ const planOf = (opening: Opening, job: JobContext, made: Made): Plan => ({
   job,
   ...made.subject,
   exposed: made.exposed,
+  assumed: assumedFor.get(job) ?? [],
   get build() {
     return made.build();
   },

@@ -8,3 +8,7 @@ export type Terrain = (typeof terrains)[number];
 export const monthSources = ['hand', 'generator', 'epw'] as const;
 
 export type MonthSource = (typeof monthSources)[number];
+
+/** Generic climates, for a site of which no weather is known: no town, no nation. */
+export const climateIds = ['cold-inland', 'mild-coast', 'hot-humid', 'mixed', 'dry-mountain'] as const;
+export type ClimateId = (typeof climateIds)[number];

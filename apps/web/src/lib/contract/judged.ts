@@ -24,6 +24,7 @@ const judgementSchema: z.ZodMiniType<Judgement> = z.extend(grade, {
     Object.fromEntries(judgedProofs.map((proof) => [proof, grade])) as Record<JudgedProof, typeof grade>,
   ),
   working: z.boolean(),
+  assumed: z.boolean(),
 });
 
 export const judgedSchema = z.object({

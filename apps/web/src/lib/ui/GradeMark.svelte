@@ -2,7 +2,7 @@
   import type { Grade } from '@hulvek/core';
 
   export interface GradeMarkProps {
-    grade: Pick<Grade, 'grade' | 'checked'> & { readonly looks?: number };
+    grade: Pick<Grade, 'grade' | 'checked'> & { readonly looks?: number; readonly assumed?: boolean };
     /** Show the words beside the shapes; without them they are still read out. */
     word?: boolean;
     /** Only the grade, where what could be checked is not known. */
@@ -13,7 +13,7 @@
 </script>
 
 <script lang="ts">
-  import { looksText, toldBeside } from '@hulvek/core';
+  import { assumedText, looksText, toldBeside } from '@hulvek/core';
   import { gradeWords } from '$words/ui.ts';
   import VerdictMark from './VerdictMark.svelte';
 
@@ -38,6 +38,9 @@
       <span class="visually-hidden">{gradeWords.checked}</span>
       <VerdictMark verdict={beside} {word} />
     </span>
+  {/if}
+  {#if grade.assumed}
+    <span class="checked" class:visually-hidden={!word} title={assumedText}>({assumedText})</span>
   {/if}
   {#if working}
     <span class="working" title={gradeWords.working}>

@@ -9,11 +9,12 @@ export const dries = defineCheck({
   source: 'common practice, no source',
   *run({ moisture }) {
     if (!moisture) return;
-    const { inner_m, outer_m, drains, twoClosed, verdict } = moisture.joint;
-    if (inner_m >= outer_m && (!twoClosed || drains)) return;
+    const { inner_m, outer_m, drains, twoClosed, from, verdict } = moisture.joint;
+    const balanced = from === 'weather' ? outer_m >= inner_m : inner_m >= outer_m;
+    if (balanced && (!twoClosed || drains)) return;
     yield {
       severity: verdict === 'fails' ? 'fails' : drains ? 'note' : 'watch',
-      facts: { inner_m, outer_m, drains, twoClosed },
+      facts: { inner_m, outer_m, drains, twoClosed, from },
     };
   },
 });
@@ -37,6 +38,8 @@ export const gathers = defineCheck({
         left_kg_m2: year.left_kg_m2,
         outcome: year.outcome,
         limit_kg_m2: MOST_WATER_kg_m2,
+        from: moisture.damp?.from ?? 'room',
+        inward: moisture.damp?.inward.length ?? 0,
       },
     };
   },

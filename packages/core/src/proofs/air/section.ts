@@ -1,4 +1,5 @@
 /** What lies in a section of one side: the lines of its sheets, its solids, the places where its beads go through. */
+import { flawsOf, isOpenAt } from '../../build/flaws.ts';
 import { crossings } from '../../build/section.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
 import { bounds } from '../../geometry/polygon.ts';
@@ -298,7 +299,16 @@ export function sectionAt(standing: Standing, station: Station): AirSection {
     if (alike) beads.push(alike);
     else if (isOwn(q[1 - i] ?? 0)) beads.push({ thing, at: [q[2], q[1 - i] ?? 0], order });
   }
-  return { station, frame: frameOf(standing), lines, solids, beads };
+  const { build } = standing.moment;
+  if (flawsOf(build).length === 0) return { station, frame: frameOf(standing), lines, solids, beads };
+  const isOpen = (thing: string) => isOpenAt(build, thing, upright ? { u: NaN, v: at } : { u: at, v: NaN });
+  return {
+    station,
+    frame: frameOf(standing),
+    lines: lines.map((line) => (isOpen(line.thing) ? { ...line, bond: null } : line)),
+    solids,
+    beads: beads.filter(({ thing }) => !isOpen(thing)),
+  };
 }
 
 /** Where along a side anything begins or ends: between two of these every section is the same. */
@@ -314,6 +324,8 @@ export function breaksAlong(standing: Standing, side: CutId): number[] {
   }
   for (const { bead } of standing.beads)
     for (const path of bead.paths) for (const p of path) if (isOwn(p[across])) found.push(p[along]);
+  for (const flaw of flawsOf(standing.moment.build))
+    if (flaw.kind === 'bond-open' && (flaw.axis === 'v') === upright) found.push(...flaw.range);
   for (const { parts } of standing.solids)
     for (const { solid, v } of parts) {
       const reach = upright ? v : solid.u;

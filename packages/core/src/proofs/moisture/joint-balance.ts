@@ -17,6 +17,8 @@ export interface JointBalance {
   readonly drains: boolean;
   /** Both closed, with wood, wool or foam between. */
   readonly twoClosed: boolean;
+  /** Which side is warm and moist over most of the year: where months are known. */
+  readonly from: 'room' | 'weather' | null;
   readonly verdict: Verdict;
 }
 
@@ -32,7 +34,11 @@ function own(materials: readonly Material[], kind: Material['kind'], usual: numb
  *
  * Source: common practice, no source; equivalent air layers are defaults that a job's own material replaces.
  */
-export function jointBalance(choices: Choices, materials: readonly Material[]): JointBalance {
+export function jointBalance(
+  choices: Choices,
+  materials: readonly Material[],
+  from: JointBalance['from'] = null,
+): JointBalance {
   const band = own(materials, 'band', sealSd_m.band);
   const sealant = own(materials, 'sealant', sealSd_m.sealant);
   const inner: Readonly<Record<Choices['innerSeal'], number>> = {
@@ -55,7 +61,8 @@ export function jointBalance(choices: Choices, materials: readonly Material[]): 
   const outer_m = outerBy === 'open' ? 0 : outer[outerBy];
   const drains = choices.bedding !== 'barrier';
   const twoClosed = inner_m >= CLOSED_SD_m && outer_m >= CLOSED_SD_m;
-  const balanced = inner_m >= outer_m;
+  // Where damp comes from the weather the outside should be the tighter one.
+  const balanced = from === 'weather' ? outer_m >= inner_m : inner_m >= outer_m;
   return {
     inner_m,
     outer_m,
@@ -63,6 +70,7 @@ export function jointBalance(choices: Choices, materials: readonly Material[]): 
     outerBy,
     drains,
     twoClosed,
+    from,
     // A sill that drains lets damp out whatever the other sides hold.
     verdict: drains || (balanced && !twoClosed) ? 'holds' : twoClosed ? 'watch' : 'fails',
   };

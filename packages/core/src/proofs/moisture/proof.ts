@@ -1,6 +1,8 @@
 /** The proof of moisture for one opening: the joint's balance, and the wall over twelve months where they are known. */
 import type { JobContext } from '../../documents/job.ts';
 import { gravest, type Verdict } from '../../vocabulary/verdict.ts';
+import { vapourPressure, type MonthClimate } from '../../climate/months.ts';
+import { saturationPressure } from '../../quantities/psychrometrics.ts';
 import { conditionsOf } from '../../conditions/room.ts';
 import { conductivities } from '../../conditions/conductivities.ts';
 import { RSI_FLOW } from '../../conditions/surfaces.ts';
@@ -13,6 +15,8 @@ export interface MoistureProof {
   readonly joint: JointBalance;
   /** From the weather to the room. */
   readonly layers: readonly VapourLayer[];
+  /** `null` while the job has no months. */
+  readonly damp: Damp | null;
   /** `null` while the job has no months, or where the method does not apply. */
   readonly wall: MonthlyMoisture | null;
   readonly wallVerdict: Verdict;
@@ -23,9 +27,10 @@ export interface MoistureProof {
 export const MOST_WATER_kg_m2 = 0.5;
 
 export function proveMoisture(build: Build, { job, materials = [] }: JobContext): MoistureProof {
-  const joint = jointBalance(build.context.choices, materials);
   const layers = vapourLayers(build, { lambda: conductivities(materials), materials, wall: build.wall });
   const { inside_C, humidity_percent } = conditionsOf(job);
+  const damp = job.months ? dampFrom(job.months.rows, { inside_C, humidity_percent }) : null;
+  const joint = jointBalance(build.context.choices, materials, damp?.from ?? null);
   const wall = job.months
     ? monthlyMoisture({
         layers,
@@ -37,7 +42,7 @@ export function proveMoisture(build: Build, { job, materials = [] }: JobContext)
       })
     : null;
   const wallVerdict = verdictOfWall(wall);
-  return { joint, layers, wall, wallVerdict, verdict: gravest([joint.verdict, wallVerdict]) };
+  return { joint, layers, damp, wall, wallVerdict, verdict: gravest([joint.verdict, wallVerdict]) };
 }
 
 function verdictOfWall(wall: MonthlyMoisture | null): Verdict {
@@ -45,4 +50,23 @@ function verdictOfWall(wall: MonthlyMoisture | null): Verdict {
   if (wall.outcome === 'none') return 'holds';
   // What gathers in winter and is gone within the year, below the limit, is what walls do.
   return wall.outcome === 'gathers' || wall.most_kg_m2 > MOST_WATER_kg_m2 ? 'fails' : 'holds';
+}
+
+/** Months in which vapour comes from the weather, 0 for January, and the side it comes from over the year. */
+export interface Damp {
+  readonly inward: readonly number[];
+  readonly from: 'room' | 'weather';
+}
+
+/** Returns from which side damp comes, by the difference of vapour pressures. Source: physics. */
+export function dampFrom(
+  months: readonly MonthClimate[],
+  room: { readonly inside_C: number; readonly humidity_percent: number },
+): Damp {
+  const inside = (saturationPressure(room.inside_C) * room.humidity_percent) / 100;
+  const drives = months.map((month) => vapourPressure(month) - inside);
+  return {
+    inward: drives.flatMap((drive, month) => (drive > 0 ? [month] : [])),
+    from: drives.reduce((sum, drive) => sum + drive, 0) > 0 ? 'weather' : 'room',
+  };
 }

@@ -2,6 +2,7 @@
 import type { CornerPlace } from '../../build/corners.ts';
 import { alongSill, isBarrier } from './hosts.ts';
 import { overFold } from './in-joint.ts';
+import { isSillClosed } from '../../build/flaws.ts';
 import { pieceFor, plays } from '../../build/by-role.ts';
 import { seals, stands } from '../../build/moment.ts';
 import type { Cell, Plane } from './plane.ts';
@@ -24,6 +25,7 @@ export function onSill(
   const { slope } = ways.moment.build.context.numbers;
   const [runsOut, runsIn] = [slope > -LEVEL_deg, slope < LEVEL_deg];
   const dam = damOf(ways);
+  const shut = isSillClosed(ways.moment.build);
   // A seal that is not there yet, or that is known not to stick, keeps nothing out.
   const planned = o.overSill?.seal ?? null;
   const seal = planned !== null && seals(ways.moment, planned) ? planned : null;
@@ -36,7 +38,7 @@ export function onSill(
       ways.over({ from: cell, to, x, goesOn: sill.goesOn }, { from: sill, to: sill, gap });
     const outward = column.cells[row + 1];
     if (runsOut && outward) on(outward);
-    else if (runsOut) overEdge(ways, { sill, wall }, at, gap, node);
+    else if (runsOut && !shut) overEdge(ways, { sill, wall }, at, gap, node);
     const inward = runsIn ? column.cells[row - 1] : undefined;
     if (inward) {
       if (!dam || dam.depth <= cell.y[0] || dam.depth > inward.y[1]) on(inward);

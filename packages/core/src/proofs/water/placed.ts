@@ -6,6 +6,7 @@ import type { Sheet } from '../../geometry/sheet.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { Piece } from '../../methods/pieces/piece.ts';
 import { BODY, faceKey } from '../../build/replay.ts';
+import { openAlong, without } from '../../build/flaws.ts';
 import { pieceFor, piecesFor } from '../../build/by-role.ts';
 import type { Side } from '../../vocabulary/sides.ts';
 import type { PlaneFace } from './plane.ts';
@@ -95,6 +96,10 @@ function sheetFaces(plane: PlaneId, piece: Piece & { form: 'sheet' }, moment: Mo
   });
 }
 
+/** The axis of the wall that lies across the water's way on a plane. */
+const alongX = (plane: PlaneId): 'u' | 'v' =>
+  plane === 'across-left' || plane === 'across-right' ? 'v' : 'u';
+
 function bondOf(
   piece: Piece & { form: 'sheet' },
   face: string,
@@ -105,8 +110,9 @@ function bondOf(
   if (lost.has(piece.id) || HARD.has(material)) return { bondedAt: null };
   const last = state.contacts.findLast((c) => c.thing === piece.id && c.face === face && c.kind !== 'clamp');
   if (!last) return { bondedAt: null };
+  const open = openAlong(build, piece.id, alongX(plane));
   if (!piece.roles.includes('fin') || build.context.choices.mount === 'gasketed-fin')
-    return { bondedAt: last.at };
+    return { bondedAt: last.at, ...(open.length > 0 && { beads: without(undefined, open) }) };
   const bead = pieceFor(build, 'frame-bead');
   if (
     bead?.form !== 'bead' ||
@@ -114,7 +120,8 @@ function bondOf(
     state.faces.get(faceKey(bead.id, BODY))?.state !== 'in place'
   )
     return { bondedAt: null };
-  return { bondedAt: last.at, beads: beadRuns(bead.paths, piece.sheet, { face, plane }) };
+  const runs = beadRuns(bead.paths, piece.sheet, { face, plane });
+  return { bondedAt: last.at, beads: without(runs, [...open, ...openAlong(build, bead.id, alongX(plane))]) };
 }
 
 /** Stretches of bead under one face that lie across the water's way: it meets nothing of those along it. */

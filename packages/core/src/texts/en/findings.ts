@@ -1,7 +1,6 @@
 /** Words for findings: what is wrong, the number and the limit, what follows, what to do. */
 import { asSentence, inSentence } from './grammar.ts';
 import type { AirCorner } from '../../vocabulary/corners.ts';
-import type { Look } from '../../documents/issue.ts';
 import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import type { Gap } from '../../fit/placement.ts';
 import { sides, type Side } from '../../vocabulary/sides.ts';
@@ -9,6 +8,7 @@ import type { Correction } from '../../fit/verdict.ts';
 import type { WaterSource } from '../../proofs/water/sources.ts';
 import type { SurveyPointId } from '../../vocabulary/survey-points.ts';
 import { layerTexts, pieceTexts } from './pieces.ts';
+import { list, pieceName, together, withoutSide } from './piece-names.ts';
 import { heatThingText } from './heat-things.ts';
 import { jointReasonText, sealText } from './joints.ts';
 import { vapourLayerText } from './moisture.ts';
@@ -39,9 +39,6 @@ const MISSING_TEXTS: Record<FindingFacts['not-planned']['missing'][number], stri
   height: 'a height of the opening',
   plan: 'an opening taller and deeper than its own sill build-up',
 };
-
-const list = (parts: readonly string[]): string =>
-  parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
 
 /** Missing readings, a whole group by its own name. */
 function missingText(points: readonly SurveyPointId[]): string {
@@ -87,15 +84,6 @@ const WET_TEXTS: Readonly<Record<FindingFacts['water-gets-in']['place'], string>
   joint: 'the joint round the frame',
   room: 'the room',
 };
-
-/** Pieces by name, left and right of one kind as one. */
-const together = (things: readonly string[]): string => {
-  const kinds = new Set(things.map((thing) => pieceName(thing).replace(/ \((left|right)\)$/, '')));
-  return things.length > kinds.size ? `${list([...kinds])} (left and right)` : list(things.map(pieceName));
-};
-
-/** A piece in the middle of a sentence. */
-const pieceName = (id: string): string => inSentence(pieceTexts[id] ?? layerTexts[id] ?? id);
 
 export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   'not-planned': ({ missing }) => ({
@@ -428,21 +416,31 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: `${sealText(seal)}: not for this joint`,
     text: `${jointReasonText(reason, f)} ${instead && instead !== seal ? `${sealText(instead)} would do.` : 'Change the joint, or look at the other ways to close it.'}`,
   }),
-  'joint-dries-inward': ({ inner_m, outer_m, drains, twoClosed }) => ({
-    title: twoClosed ? 'Joint closed to vapour on both sides' : 'Joint tighter outside than inside',
+  'joint-dries-inward': ({ inner_m, outer_m, drains, twoClosed, from }) => ({
+    title: twoClosed
+      ? 'Joint closed to vapour on both sides'
+      : from === 'weather'
+        ? 'Joint tighter inside than outside'
+        : 'Joint tighter outside than inside',
     text: `Inner seal ${metres(inner_m)}, outer ${metres(outer_m)} of still air. ${
       twoClosed
         ? 'What is wet between two closed layers stays wet: dry wood and dry wool before it is closed.'
-        : 'Damp from the room gets in more easily than out.'
+        : from === 'weather'
+          ? 'Here damp comes from the weather most of the year and gets in more easily than out: no tighter seal on the room side.'
+          : 'Damp from the room gets in more easily than out.'
     } ${drains ? 'The open sill is its way out: keep it open.' : 'Nothing lets it out.'}`,
   }),
-  'wall-gathers-water': ({ layers, most_kg_m2, left_kg_m2, outcome, limit_kg_m2 }) => ({
+  'wall-gathers-water': ({ layers, most_kg_m2, left_kg_m2, outcome, limit_kg_m2, from, inward }) => ({
     title: outcome === 'gathers' ? 'The wall gathers water year after year' : 'Water in the wall in winter',
     text: `${asSentence(layers[0] === layers[1] ? `within the ${vapourLayerText(layers[0])}` : `between ${vapourLayerText(layers[0])} and ${vapourLayerText(layers[1])}`)} up to ${grams(most_kg_m2)} of condensate (${grams(limit_kg_m2)} at most), by the monthly method. ${
       outcome === 'gathers'
         ? `${grams(left_kg_m2)} are still there after a year.`
         : 'It dries within the year.'
-    } A tighter sheet on the room side, or a more open layer outside, changes that.`,
+    } ${
+      from === 'weather'
+        ? 'Here damp comes from the weather most of the year: a tighter outer layer and an open room side change that, and nothing closed on the room side.'
+        : 'A tighter sheet on the room side, or a more open layer outside, changes that.'
+    }${inward > 0 ? ` In ${inward === 1 ? 'one month' : `${inward} months`} it comes from outside; sun on wet cladding, which drives more of it in, is outside the method.` : ''}`,
   }),
   'fastener-overloaded': ({ side, each_N, limit_N, pressure_Pa }) => ({
     title: 'Fasteners carry more than stated',
@@ -454,23 +452,6 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
   }),
 };
 
-/** `inner seal` for the strip of any side. */
-const withoutSide = (id: string): string => pieceName(id).replace(/(, .*| \(.*\))$/, '');
 const tenth = (deg: number): number => Math.round(deg * 10) / 10;
 const metres = (m: number): string => `${m < 10 ? m.toFixed(1) : Math.round(m)} m`;
 const grams = (kg: number): string => `${Math.round(kg * 1000)} g/m²`;
-
-/** What to see, in the words of a step's card. */
-export function lookText({ code, things }: Pick<Look, 'code' | 'things'>): string {
-  const [first = '', second = ''] = things;
-  switch (code) {
-    case 'one-bond':
-      return `${asSentence(together(things))}: stuck all along, rolled, no fish-mouths. Nothing is behind it.`;
-    case 'first-line-one-bond':
-      return `${asSentence(together(things))}: whole and tight all round. It alone keeps water out of the joint.`;
-    case 'air-interrupted':
-      return `${asSentence(withoutSide(second))}: closed round every one of the ${pieceName(first)}.`;
-    case 'needs-lift':
-      return 'A lift or hoist is there, rated for the unit.';
-  }
-}

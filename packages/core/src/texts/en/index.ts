@@ -5,6 +5,7 @@ export * from './grammar.ts';
 export * from './heat-things.ts';
 export * from './joints.ts';
 export * from './judgement.ts';
+export * from './looks.ts';
 export * from './moisture.ts';
 export * from './pieces.ts';
 export * from './places.ts';

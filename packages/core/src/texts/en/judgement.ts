@@ -1,5 +1,6 @@
 /** Words for what an opening comes down to, and for what is missing to say so. */
 import { toldBeside, type Grade, type JudgedProof, type MissingData } from '../../plan/judgement.ts';
+import type { ClimateId } from '../../vocabulary/weather.ts';
 import type { Verdict } from '../../vocabulary/verdict.ts';
 
 export const verdictTexts: Readonly<Record<Verdict, string>> = {
@@ -37,12 +38,16 @@ export const missingDataTexts: Readonly<Record<MissingData, string>> = {
 };
 
 /** "Watch", "Holds once 3 looks are done", or "Not checkable; what could be checked: Watch". */
-export function gradeText(of: Pick<Grade, 'grade' | 'checked'> & { readonly looks?: number }): string {
+export function gradeText(
+  of: Pick<Grade, 'grade' | 'checked'> & { readonly looks?: number; readonly assumed?: boolean },
+): string {
   const beside = toldBeside(of);
   const { looks = 0 } = of;
   const once = of.grade === 'holds' && looks > 0 ? ` ${looksText(looks)}` : '';
-  return `${verdictTexts[of.grade]}${once}${beside ? `; what could be checked: ${verdictTexts[beside]}` : ''}`;
+  return `${verdictTexts[of.grade]}${once}${beside ? `; what could be checked: ${verdictTexts[beside]}` : ''}${of.assumed ? ` (${assumedText})` : ''}`;
 }
+
+export const assumedText = 'assumed climate';
 
 /** "once 3 looks are done". */
 export const looksText = (looks: number): string =>
@@ -51,3 +56,12 @@ export const looksText = (looks: number): string =>
 /** "Missing: the wind on the site, the weight of the unit." Empty where nothing is. */
 export const missingText = ({ missing }: Pick<Grade, 'missing'>): string =>
   missing.length === 0 ? '' : `Missing: ${missing.map((what) => missingDataTexts[what]).join(', ')}.`;
+
+/** Generic climates, as somebody who works there would know them. */
+export const climateTexts: Readonly<Record<ClimateId, string>> = {
+  'cold-inland': 'cold, inland: hard frost for months',
+  'mild-coast': 'mild coast: damp, wind, little frost',
+  'hot-humid': 'hot and humid: cooled rooms most of the year',
+  mixed: 'mixed: cold winters, warm damp summers',
+  'dry-mountain': 'dry mountain: cold nights, dry air',
+};

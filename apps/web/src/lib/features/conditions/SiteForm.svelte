@@ -12,12 +12,15 @@
   import { siteWords } from '$words/conditions.ts';
   import { saveWords } from '$words/shell.ts';
   import {
+    climateIds,
+    climateTexts,
     LAYER_SHARE,
     ratings,
     readU,
     terrains,
     withUUnit,
     writeU,
+    type ClimateId,
     type Rating,
     type Terrain,
   } from '@hulvek/core';
@@ -32,7 +35,7 @@
       [...store.rows.map((row) => row.facade), ...(job.facades ?? []).map((f) => f.name)].filter(Boolean),
     ),
   ]);
-  const PARTS = ['altitude_m', 'facades', 'wind', 'climate', 'heatLimits'] as const;
+  const PARTS = ['altitude_m', 'facades', 'wind', 'climate', 'assumedClimate', 'heatLimits'] as const;
   const FIELDS = ['uMost', 'shgcLeast', 'shgcMost'] as const;
   const shown = (value: number | undefined) => (value === undefined ? '' : String(value));
   let altitude = $state(untrack(() => shown(job.altitude_m)));
@@ -62,6 +65,7 @@
       }),
     ),
   );
+  let assumed = $state<ClimateId | ''>(untrack(() => job.assumedClimate ?? ''));
   let problem = $state('');
   let saved = $state(false);
 
@@ -100,6 +104,7 @@
         wind: { gust_ms: figure(gust), terrain, layerShare: figure(share) / PER_CENT },
       }),
       ...read('climate', climate),
+      ...(assumed !== '' && { assumedClimate: assumed }),
       ...read('heatLimits', limits),
     };
     const wrong = wrongPlaces(change);
@@ -125,6 +130,14 @@
       {#each terrains as name (name)}<option value={name}>{siteWords.terrains[name]}</option>{/each}
     </select>
   </label>
+  <label
+    >{siteWords.assumed}
+    <select bind:value={assumed}>
+      <option value="">{siteWords.noAssumed}</option>
+      {#each climateIds as name (name)}<option value={name}>{climateTexts[name]}</option>{/each}
+    </select>
+  </label>
+  <p>{siteWords.assumedLead}</p>
   <label>{siteWords.share}<input class="figure" autocomplete="off" bind:value={share} /></label>
   <fieldset>
     <legend>{siteWords.climate}</legend>

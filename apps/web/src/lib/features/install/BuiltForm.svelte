@@ -20,20 +20,49 @@
   import { parseLength, pieceEdges, pieceText, type PieceEdge } from '@hulvek/core';
 
   let { pieces, units, onbuilt, save = builtWords.save, oncancel }: BuiltFormProps = $props();
-  const KINDS = ['bond-lost', 'left-out', 'short', 'raised'] as const;
+  const KINDS = [
+    'bond-lost',
+    'bond-open',
+    'left-out',
+    'left-in',
+    'short',
+    'raised',
+    'film',
+    'sill-closed',
+    'other-material',
+  ] as const;
   const id = $props.id();
   let piece = $derived(pieces[0] ?? '');
   let kind = $state<Built['kind']>('bond-lost');
   let edge = $state<PieceEdge>('top');
   let typed = $state('');
+  let until = $state('');
+  let material = $state('');
+  const lengthOf = (text: string): number => {
+    const parsed = parseLength(text, units);
+    return parsed.ok ? parsed.value.mm : NaN;
+  };
   let problem = $state('');
 
   function submit(event: SubmitEvent) {
     event.preventDefault();
+    problem = '';
     if (kind === 'bond-lost' || kind === 'left-out') return onbuilt({ kind, piece });
-    const parsed = parseLength(typed, units);
-    const mm = parsed.ok ? parsed.value.mm : NaN;
-    const sound = Number.isFinite(mm) && (kind === 'short' ? mm > 0 : mm !== 0) && Math.abs(mm) <= 2000;
+    if (kind === 'left-in' || kind === 'sill-closed') return onbuilt({ kind, piece });
+    if (kind === 'other-material') {
+      problem = material.trim() === '' ? builtWords.wrongMaterial : '';
+      if (problem === '') onbuilt({ kind, piece, material: material.trim() });
+      return;
+    }
+    const mm = lengthOf(typed);
+    if (kind === 'bond-open') {
+      const to_mm = lengthOf(until);
+      problem = mm >= 0 && to_mm > mm && to_mm <= 20_000 ? '' : builtWords.wrongStretch;
+      if (problem === '') onbuilt({ kind, piece, from_mm: mm, to_mm });
+      return;
+    }
+    const most = kind === 'film' ? 10 : 2000;
+    const sound = Number.isFinite(mm) && (kind === 'raised' ? mm !== 0 : mm > 0) && Math.abs(mm) <= most;
     problem = sound ? '' : builtWords.wrong;
     if (!sound) return;
     onbuilt(kind === 'short' ? { kind, piece, edge, mm } : { kind, piece, mm });
@@ -55,7 +84,7 @@
       {#each pieceEdges as name (name)}<option value={name}>{builtWords.edges[name]}</option>{/each}
     </select>
   {/if}
-  {#if kind === 'short' || kind === 'raised'}
+  {#if kind === 'short' || kind === 'raised' || kind === 'film' || kind === 'bond-open'}
     <label for="{id}-mm">{builtWords.by[kind]}</label>
     <input
       id="{id}-mm"
@@ -66,7 +95,22 @@
       aria-invalid={problem !== ''}
       aria-describedby="{id}-say"
     />
+    {#if kind === 'bond-open'}
+      <label for="{id}-until">{builtWords.until}</label>
+      <input
+        id="{id}-until"
+        class="figure"
+        inputmode={units === 'mm' ? 'decimal' : 'text'}
+        autocomplete="off"
+        bind:value={until}
+      />
+    {/if}
     <p id="{id}-say" class="problem" aria-live="polite">{problem}</p>
+  {/if}
+  {#if kind === 'other-material'}
+    <label for="{id}-material">{builtWords.material}</label>
+    <input id="{id}-material" autocomplete="off" maxlength="120" bind:value={material} />
+    <p class="problem" aria-live="polite">{problem}</p>
   {/if}
   <div class="row">
     <Button type="submit" large>{save}</Button>

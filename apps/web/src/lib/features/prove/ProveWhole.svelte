@@ -91,6 +91,7 @@
         slow={false}
         {figure}
         aside={water.view === 'face' ? 0 : ASIDE_px}
+        beside={null}
         onstop={(at) => (water.at = at)}
         onend={() => undefined}
       />

@@ -72,6 +72,10 @@ export const siteWords = {
   gust: 'Gust of the site, m/s (3 s, 10 m, open country)',
   terrain: 'Ground the wind comes over',
   terrains: { 'built-up': 'town, trees', open: 'open country', coast: 'flat coast, open water' },
+  assumed: 'Climate of the place, where nobody has entered its weather',
+  noAssumed: 'none: ask for the weather',
+  assumedLead:
+    'Stands in for gust, room and weather, and the twelve months, wherever one of them is missing. Everything that rests on it says “assumed climate”. Rounded means, from memory: enter the weather of the place as soon as you have it.',
   share: 'Share of the wind behind the cladding, %',
   climate: 'Room and weather that joints are judged in',
   climateLead:

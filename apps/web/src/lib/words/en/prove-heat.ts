@@ -89,7 +89,7 @@ export const heatText = {
   forget: 'Forget',
   undo: 'Undo',
   limits: (c: HeatConditions): string =>
-    `Judged at ${degrees(c.inside_C)} °C and ${c.humidity_percent} % inside, ${degrees(c.outside_C)} °C outside: f at least ${c.fRsiLeast.toFixed(2)}${c.fRsiAsked ? ', as the job asks' : ', so that air at the surface stays below 80 %'}; Ψ at most ${c.psiMost.toFixed(2)}.${c.climateGiven ? '' : ' These are usual figures: the job’s own are on its site page.'} The local code goes before them.`,
+    `Judged at ${degrees(c.inside_C)} °C and ${c.humidity_percent} % inside, ${degrees(c.outside_C)} °C outside: f at least ${c.fRsiLeast.toFixed(2)}${c.fRsiAsked ? ', as the job asks' : ', so that air at the surface stays below 80 %'}; Ψ at most ${c.psiMost.toFixed(2)}.${c.climateGiven ? '' : ' These are not the job’s own figures: enter them on its site page.'} The local code goes before them.`,
   unitSurface:
     'The unit’s own surfaces are not checkable here: frame and pane stand as blocks that let as much heat through as the maker says. Such a block has no chambers and no spacer, so its temperatures say nothing about condensation on the unit. Ask the maker.',
   unitTitle: 'Unit and opening',

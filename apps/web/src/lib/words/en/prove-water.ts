@@ -86,6 +86,16 @@ export function changeText(change: WallChange, length: Length): string {
       return `${pieceText(change.piece)}: does not stick`;
     case 'left-out':
       return `${pieceText(change.piece)}: left out`;
+    case 'bond-open':
+      return `${pieceText(change.piece)}: open from ${length(change.from_mm)} to ${length(change.to_mm)}`;
+    case 'sill-closed':
+      return `${pieceText(change.piece)}: closes the way out at the sill`;
+    case 'left-in':
+      return `${pieceText(change.piece)}: stayed in`;
+    case 'film':
+      return `${pieceText(change.piece)}: film of ${change.mm} mm`;
+    case 'other-material':
+      return `${pieceText(change.piece)}: of ${change.material}`;
     case 'short':
       return `${pieceText(change.piece)}: ${length(change.mm)} short at the ${change.edge}`;
     case 'raised':
@@ -96,6 +106,7 @@ export function changeText(change: WallChange, length: Length): string {
 }
 
 export const waterText = {
+  beside: (far: string) => `beside this cut by ${far}`,
   unseen: 'Not known, because nobody has recorded the look:',
   title: 'Water',
   lead: 'Water is let go at every place it comes from and followed through every layer, with all bonds sound and with as few of them failed as it takes. Common practice, no source; the maker’s instructions and the local code win.',

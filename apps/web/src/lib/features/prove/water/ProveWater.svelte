@@ -128,6 +128,7 @@
             {slow}
             {figure}
             aside={water.view === 'face' ? 0 : ASIDE_px}
+            beside={water.beside_mm === null ? null : waterText.beside(formatLength(water.beside_mm, units))}
             onstop={(at) => (water.at = at)}
             onend={() => (playing = false)}
           />

@@ -15,14 +15,28 @@
     figure: (mm: number) => string;
     /** Cuts show layers side by side: how far one lies before the other, in pixels of the paper. */
     aside: number;
+    /** How far beside the cut it runs, in words; `null` where it runs in the cut, or on the face. */
+    beside: string | null;
     onstop: (at: number) => void;
     onend: () => void;
   }
 </script>
 
 <script lang="ts">
-  let { drawing, course, lines, wets, at, playing, slow, figure, aside, onstop, onend }: WaterRunProps =
-    $props();
+  let {
+    drawing,
+    course,
+    lines,
+    wets,
+    at,
+    playing,
+    slow,
+    figure,
+    aside,
+    beside,
+    onstop,
+    onend,
+  }: WaterRunProps = $props();
 
   type Point = readonly [number, number];
   const id = $props.id();
@@ -94,7 +108,7 @@
     points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
 </script>
 
-<g aria-hidden="true" data-wets={wets} data-testid="water-run">
+<g aria-hidden="true" data-wets={wets} data-beside={beside !== null} data-testid="water-run">
   {#each sources as { a, b, width_mm }, i (i)}
     <polyline class="source" points={line([a, b])} />
     <text class="width" x={(a[0] + b[0]) / 2} y={(a[1] + b[1]) / 2 - 9} font-size="12.5"
@@ -113,6 +127,9 @@
     <polyline class="under" points={line(placed)} />
     <polyline class="way" points={line(placed)} />
   </g>
+  {#if beside !== null && placed[0]}
+    <text class="width" x={(frame.left + frame.right) / 2} y={frame.top + 16} font-size="12.5">{beside}</text>
+  {/if}
   {#each stops as { i, point, failed } (i)}
     {#if failed}
       <path class="failed" d="M{point[0] - 6} {point[1] - 6} l12 12 m0 -12 l-12 12" />
@@ -151,6 +168,15 @@
   }
   [data-wets='true'] .way {
     stroke-dasharray: 7 5;
+  }
+  /* What runs beside the cut is behind or before what the cut shows. */
+  [data-beside='true'] .way {
+    stroke-dasharray: 2 6;
+    stroke-width: 2;
+    opacity: 0.75;
+  }
+  [data-beside='true'] .under {
+    opacity: 0;
   }
   .stop {
     fill: var(--paper);

@@ -2,6 +2,7 @@
 import {
   courseOf,
   proveWater,
+  sectionOf,
   sourceLines,
   waterVerdict,
   type Course,
@@ -15,6 +16,9 @@ import {
 } from '@hulvek/core';
 import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
 import { WallDesk } from '$lib/features/prove/wall-desk.svelte.ts';
+
+/** Nearer than this it is drawn in the cut. */
+const IN_CUT_mm = 40;
 
 /** A source with the stretch of it that is followed. */
 export interface Followed {
@@ -77,6 +81,18 @@ export class WaterDesk extends WallDesk {
     if (!now || !build) return null;
     const way = this.show === 'wayIn' && now.part.wayIn.length > 0 ? now.part.wayIn : now.part.run;
     return courseOf(way, build);
+  });
+  /** How far beside the cut the water runs at its nearest, mm; `null` on the face and where it runs in the cut. */
+  beside_mm = $derived.by((): number | null => {
+    const { course, build, view } = this;
+    if (!course || !build || view === 'face') return null;
+    const { plane } = sectionOf(build, view);
+    const axis = plane.axis === 'u' ? 0 : 1;
+    const at = course.points.map((point) => point.at[axis] - plane.at);
+    // A way that crosses the cut runs in it.
+    if (at.some((a) => a <= 0) && at.some((a) => a >= 0)) return null;
+    const nearest = Math.min(...at.map(Math.abs));
+    return nearest > IN_CUT_mm ? nearest : null;
   });
   lines = $derived.by(() =>
     this.followed && this.build ? sourceLines(this.followed.source, this.followed.part, this.build) : [],

@@ -1,0 +1,71 @@
+/** What was built otherwise than a piece is made: kept with the build, and asked for where bonds and ways out are. */
+import type { Range } from '../geometry/solid.ts';
+import type { Piece } from '../methods/pieces/piece.ts';
+import type { Build } from './build.ts';
+
+export type Flaw =
+  /** Its bond is open over a stretch of u or v. */
+  | { readonly kind: 'bond-open'; readonly piece: string; readonly axis: 'u' | 'v'; readonly range: Range }
+  /** Caulked, pinched or foamed shut: nothing leaves at the sill. */
+  | { readonly kind: 'sill-closed' };
+
+export const flawsOf = ({ flaws = [] }: Build): readonly Flaw[] => flaws;
+
+export const isSillClosed = (build: Build): boolean =>
+  flawsOf(build).some(({ kind }) => kind === 'sill-closed');
+
+/** Stretches over which the bond of a piece is open, along one axis. */
+export const openAlong = (build: Build, piece: string, axis: 'u' | 'v'): readonly Range[] =>
+  flawsOf(build).flatMap((flaw) =>
+    flaw.kind === 'bond-open' && flaw.piece === piece && flaw.axis === axis ? [flaw.range] : [],
+  );
+
+/** Whether the bond of a piece is open at a place. */
+export const isOpenAt = (
+  build: Build,
+  piece: string,
+  at: { readonly u: number; readonly v: number },
+): boolean =>
+  flawsOf(build).some(
+    (flaw) =>
+      flaw.kind === 'bond-open' &&
+      flaw.piece === piece &&
+      flaw.range[0] < at[flaw.axis] &&
+      at[flaw.axis] < flaw.range[1],
+  );
+
+/** A stretch of a piece from its left, or its lower, end as a stretch of the axis it runs along; `null` where it has none. */
+export function stretchOf(
+  piece: Piece,
+  { from_mm, to_mm }: { readonly from_mm: number; readonly to_mm: number },
+): { readonly axis: 'u' | 'v'; readonly range: Range } | null {
+  const points =
+    piece.form === 'sheet'
+      ? piece.sheet.faces.flatMap(({ space }) => space)
+      : piece.form === 'bead'
+        ? piece.paths.flat()
+        : [];
+  if (points.length === 0) return null;
+  const span = (axis: 0 | 1): Range => {
+    const all = points.map((p) => p[axis]);
+    return [Math.min(...all), Math.max(...all)];
+  };
+  const [u, v] = [span(0), span(1)];
+  const level = u[1] - u[0] >= v[1] - v[0];
+  const [low, high] = level ? u : v;
+  const [from, to] = [low + from_mm, Math.min(low + to_mm, high)];
+  return from >= to ? null : { axis: level ? 'u' : 'v', range: [from, to] };
+}
+
+const WHOLE: Range = [-1e6, 1e6];
+
+/** What is left of stretches without others; without any of their own, everything. */
+export function without(stretches: readonly Range[] | undefined, open: readonly Range[]): Range[] {
+  return open.reduce<Range[]>(
+    (left, [from, to]) =>
+      left.flatMap(([a, b]): Range[] =>
+        [[a, Math.min(b, from)] as const, [Math.max(a, to), b] as const].filter(([x, y]) => y > x),
+      ),
+    [...(stretches ?? [WHOLE])],
+  );
+}

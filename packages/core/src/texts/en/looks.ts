@@ -1,0 +1,19 @@
+/** Words for what has to be seen while it is built. */
+import type { Look } from '../../documents/issue.ts';
+import { asSentence } from './grammar.ts';
+import { pieceName, together, withoutSide } from './piece-names.ts';
+
+/** What to see, in the words of a step's card. */
+export function lookText({ code, things }: Pick<Look, 'code' | 'things'>): string {
+  const [first = '', second = ''] = things;
+  switch (code) {
+    case 'one-bond':
+      return `${asSentence(together(things))}: stuck all along, rolled, no fish-mouths. Nothing is behind it.`;
+    case 'first-line-one-bond':
+      return `${asSentence(together(things))}: whole and tight all round. It alone keeps water out of the joint.`;
+    case 'air-interrupted':
+      return `${asSentence(withoutSide(second))}: closed round every one of the ${pieceName(first)}.`;
+    case 'needs-lift':
+      return 'A lift or hoist is there, rated for the unit.';
+  }
+}
