@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { ESLint } from 'eslint';
 import { describe, expect, it } from 'vitest';
-import { jobFileJsonSchema, openingsOf, readJobFile, skarvPoint, writeJobFile } from '@hulvek/core';
+import {
+  contextOf,
+  issueOf,
+  jobFileJsonSchema,
+  openingsOf,
+  planOpening,
+  readJobFile,
+  skarvPoint,
+  writeJobFile,
+} from '@hulvek/core';
 
 const file = skarvPoint();
 const text = writeJobFile(file);
@@ -17,6 +26,37 @@ describe('job file', () => {
     const result = readJobFile(text);
     expect(result).toEqual({ ok: true, value: file });
     expect(result.ok && writeJobFile(result.value)).toBe(text);
+  });
+
+  it('refuses ticks that hands could not have made, and takes the same ones in an order that they could', () => {
+    const [opening] = openingsOf(file);
+    const plan = opening && planOpening(opening, contextOf(file));
+    const issue = plan && issueOf(plan, { version: 1, person: 'Ines Kallas', at: '2026-11-20T08:00:00Z' });
+    if (!opening || !issue) throw new Error('nothing is planned');
+    const ticked = (...steps: string[]) => {
+      const entries = steps.map((step, i) => ({
+        id: `00000000-0000-4000-8000-${String(i).padStart(12, '0')}`,
+        opening: opening.id,
+        issue: 1,
+        kind: 'tick',
+        step,
+        undoes: null,
+        person: 'Ines Kallas',
+        at: new Date(Date.UTC(2026, 10, 20, 9, i)).toISOString(),
+        note: '',
+        photo: null,
+      }));
+      const records = { readings: file.records.readings, issues: [issue], entries };
+      const result = readJobFile(JSON.stringify({ ...file, records }));
+      return result.ok ? [] : result.problems.map(({ path, message }) => `${path}: ${message}`);
+    };
+    expect(ticked('check-opening', 'wrap', 'cut-flap')).toEqual([]);
+    expect(ticked('check-opening', 'cut-flap', 'wrap')).toEqual([
+      'records.entries[1].step: "cut-flap" cannot be done before "wrap", which nobody ticked before it',
+    ]);
+    expect(ticked('check-opening', 'paint')).toEqual([
+      'records.entries[1].step: the frozen plan has no step "paint"',
+    ]);
   });
 
   it('the published JSON Schema is the one of this version', () => {

@@ -6,10 +6,9 @@ import type { Placement } from '../fit/placement.ts';
 import type { FitLimits, FitResult } from '../fit/verdict.ts';
 import type { Shim } from '../fit/shims.ts';
 import type { UnitContext } from '../methods/pieces/context.ts';
-import type { Solid } from '../geometry/solid.ts';
+import type { Range, Solid } from '../geometry/solid.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import type { WallEvent } from '../vocabulary/events.ts';
-import type { Flaw } from './flaws.ts';
 import type { Fastening } from '../methods/fasteners.ts';
 
 /** A row with only what there is to do here. */
@@ -26,6 +25,13 @@ export interface Fit {
   readonly result: FitResult;
   readonly shims: readonly Shim[];
 }
+
+/** What was built otherwise than a piece is made. */
+export type Flaw =
+  /** Its bond is open over a stretch of u or v. */
+  | { readonly kind: 'bond-open'; readonly piece: string; readonly axis: 'u' | 'v'; readonly range: Range }
+  /** Caulked, pinched or foamed shut: nothing leaves at the sill. */
+  | { readonly kind: 'sill-closed' };
 
 /** The build-up in space and over time; present once opening, wall, unit and method are known. */
 export interface Build {

@@ -1,13 +1,7 @@
 /** What was built otherwise than a piece is made: kept with the build, and asked for where bonds and ways out are. */
 import type { Range } from '../geometry/solid.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
-import type { Build } from './build.ts';
-
-export type Flaw =
-  /** Its bond is open over a stretch of u or v. */
-  | { readonly kind: 'bond-open'; readonly piece: string; readonly axis: 'u' | 'v'; readonly range: Range }
-  /** Caulked, pinched or foamed shut: nothing leaves at the sill. */
-  | { readonly kind: 'sill-closed' };
+import type { Build, Flaw } from './build.ts';
 
 export const flawsOf = ({ flaws = [] }: Build): readonly Flaw[] => flaws;
 

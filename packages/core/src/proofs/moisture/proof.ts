@@ -58,15 +58,15 @@ export interface Damp {
   readonly from: 'room' | 'weather';
 }
 
-/** Returns from which side damp comes, by the difference of vapour pressures. Source: physics. */
+/**
+ * Returns from which side damp comes, by the difference of vapour pressures: from the weather where it does so in more
+ * than half of the months. Source: physics; the half is common practice, no source.
+ */
 export function dampFrom(
   months: readonly MonthClimate[],
   room: { readonly inside_C: number; readonly humidity_percent: number },
 ): Damp {
   const inside = (saturationPressure(room.inside_C) * room.humidity_percent) / 100;
-  const drives = months.map((month) => vapourPressure(month) - inside);
-  return {
-    inward: drives.flatMap((drive, month) => (drive > 0 ? [month] : [])),
-    from: drives.reduce((sum, drive) => sum + drive, 0) > 0 ? 'weather' : 'room',
-  };
+  const inward = months.flatMap((month, i) => (vapourPressure(month) > inside ? [i] : []));
+  return { inward, from: inward.length > months.length / 2 ? 'weather' : 'room' };
 }

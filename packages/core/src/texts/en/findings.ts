@@ -1,5 +1,5 @@
 /** Words for findings: what is wrong, the number and the limit, what follows, what to do. */
-import { asSentence, inSentence } from './grammar.ts';
+import { asSentence } from './grammar.ts';
 import type { AirCorner } from '../../vocabulary/corners.ts';
 import type { FindingCode, FindingFacts } from '../../findings/finding.ts';
 import type { Gap } from '../../fit/placement.ts';
@@ -7,7 +7,7 @@ import { sides, type Side } from '../../vocabulary/sides.ts';
 import type { Correction } from '../../fit/verdict.ts';
 import type { WaterSource } from '../../proofs/water/sources.ts';
 import type { SurveyPointId } from '../../vocabulary/survey-points.ts';
-import { layerTexts, pieceTexts } from './pieces.ts';
+import { pieceTexts } from './pieces.ts';
 import { list, pieceName, together, withoutSide } from './piece-names.ts';
 import { heatThingText } from './heat-things.ts';
 import { jointReasonText, sealText } from './joints.ts';
