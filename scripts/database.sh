@@ -99,6 +99,8 @@ ensure_database() {
       fail "The PostgreSQL named by DATABASE_URL does not answer." "$LOGS/database.log"
   else
     start_cluster "$PGDATA"
+    # A restore that was killed may have left the door closed.
+    let_in "$DB_URL"
   fi
 }
 

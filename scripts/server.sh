@@ -24,6 +24,8 @@ serve() {
   rm -rf "$copy" && cp -r "$WEB/build" "$copy" || return 1
   (
     cd "$WEB" || exit 1
+    # Logs are for whoever runs it.
+    umask 077
     DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="${ORIGIN:-http://localhost:$port}" BODY_SIZE_LIMIT=20M \
       HULVEK_DEMO="${HULVEK_DEMO:-on}" setsid node "$copy/index.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"

@@ -75,6 +75,15 @@ function logAnswer(event: RequestEvent, status: number, started: number): void {
   log.info({ request: locals.requestId, method: request.method, route: route.id, status, ms }, 'answered');
 }
 
+/** Pages have a policy of their own; what is no page runs nothing, loads nothing, and stands in no frame. */
+function setPolicy({ headers }: Response): void {
+  const type = headers.get('content-type') ?? '';
+  if (type.startsWith('text/html')) return;
+  // A browser shows a PDF by a part of its own, which a sandbox would end.
+  const sandboxed = type.startsWith('application/pdf') ? '' : "default-src 'none'; sandbox; ";
+  headers.set('content-security-policy', `${sandboxed}frame-ancestors 'none'`);
+}
+
 /** Gives every request a number, logs it when it is answered, and says what the browser may do with the answer. */
 export const handle: Handle = async ({ event, resolve }) => {
   const started = performance.now();
@@ -84,6 +93,7 @@ export const handle: Handle = async ({ event, resolve }) => {
     response.headers.set('x-request-id', event.locals.requestId);
     response.headers.set('x-content-type-options', 'nosniff');
     response.headers.set('referrer-policy', 'same-origin');
+    setPolicy(response);
     if (event.url.protocol === 'https:')
       response.headers.set('strict-transport-security', `max-age=${HSTS_DAYS * 86_400}`);
     logAnswer(event, response.status, started);

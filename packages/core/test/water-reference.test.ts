@@ -41,6 +41,7 @@ function exactly({ things, events }: Scene): (x: number) => number | null {
     ring: face.ring,
     order,
     bondedAt,
+    ...(thing.open && { beads: [[-1, thing.open[0]] as const, [thing.open[1], WIDE + 1] as const] }),
     joins: list.flatMap((other, j) =>
       i !== j &&
       other.thing === thing &&
@@ -154,6 +155,12 @@ const scenes = fc
         high: fc.integer({ min: 2, max: 14 }),
         lean: fc.integer({ min: -4, max: 4 }),
         bonded: fc.nat(3).map((n) => n > 0),
+        open: fc.option(
+          fc.record({ from: fc.integer({ min: 0, max: 10 }), wide: fc.integer({ min: 1, max: 5 }) }),
+          {
+            freq: 1,
+          },
+        ),
       }),
       { minLength: 1, maxLength: 5 },
     ),
@@ -161,16 +168,17 @@ const scenes = fc
   .map(({ slit, lowerFirst, returned, strips }): Scene => {
     const things = [
       ...courses(slit),
-      ...strips.map(({ x0, wide, y0, high, lean }, i) => {
+      ...strips.map(({ x0, wide, y0, high, lean, open }, i): Thing => {
         const [a, b] = [Math.max(0, x0), Math.min(WIDE, x0 + wide)];
         const top = Math.min(HIGH - 1, y0 + high);
         const up = (y: number) => Math.min(HIGH - 1, Math.max(1, y + lean));
-        return strip(`strip-${i}`, [
+        const whole = strip(`strip-${i}`, [
           [a, y0],
           [b, up(y0)],
           [b, Math.max(up(y0) + 1, up(top))],
           [a, top],
         ]);
+        return open ? { ...whole, open: [open.from, open.from + open.wide] } : whole;
       }),
     ];
     const upper: WallEvent[] = [
@@ -203,7 +211,7 @@ describe('water let down through cells and levels', () => {
           expect(exact(x), `column ${x}`).toBe(k);
         }
       }),
-      { ...runs(300, 60), seed: 20261123 },
+      { ...runs(1000, 80), seed: 20261123 },
     );
     // The random walls are not all alike: dry ones, wet ones, and ones held by one bond and by more.
     for (const k of [null, 0, 1, 2]) expect(seen.get(k) ?? 0, `k = ${k}`).toBeGreaterThan(count(10, 1));

@@ -9,6 +9,8 @@ export interface ShinglePair {
   readonly lower: readonly [thing: string, face?: string];
   /** Numbers that make the upper one reach higher, or the lower one less high. */
   readonly mend: { readonly raise?: ParameterId; readonly cut?: ParameterId };
+  /** The upper one has to reach over all of the lower one's width. */
+  readonly whole?: true;
   /** Another piece that makes this lap needless. */
   readonly unless?: string;
   readonly source: 'common practice, no source';
@@ -17,24 +19,26 @@ export interface ShinglePair {
 type Row = readonly [
   upper: string | readonly [string, string],
   lower: string | readonly [string, string],
-  more?: ShinglePair['mend'] & Pick<ShinglePair, 'unless'>,
+  more?: ShinglePair['mend'] & Pick<ShinglePair, 'unless' | 'whole'>,
 ];
 
 const named = (name: Row[0]): ShinglePair['upper'] => (typeof name === 'string' ? [name] : name);
 const on =
   (plane: PlaneId) =>
-  ([upper, lower, { unless, ...mend } = {}]: Row): ShinglePair => ({
+  ([upper, lower, { unless, whole, ...mend } = {}]: Row): ShinglePair => ({
     plane,
     upper: named(upper),
     lower: named(lower),
     mend,
     ...(unless !== undefined && { unless }),
+    ...(whole && { whole }),
     source: 'common practice, no source',
   });
 const bothSides = (rows: (side: 'left' | 'right') => readonly Row[]): Row[] =>
   (['left', 'right'] as const).flatMap(rows);
 
-const HEAD_OVER_JAMB = { raise: 'headTapeWidth', cut: 'jambTapeAboveFin' } as const;
+const HEAD_OVER_JAMB = { raise: 'headTapeWidth', cut: 'jambTapeAboveFin', whole: true } as const;
+const WHOLE = { whole: true } as const;
 
 const WALL: readonly Row[] = [
   [['wrap', 'flap'], 'head-tape'],
@@ -42,8 +46,8 @@ const WALL: readonly Row[] = [
     ['wrap', 'flap'],
     ['drip-cap', 'leg'],
   ],
-  ['head-tape-2', 'head-tape', { raise: 'headTape2Width', cut: 'headTapeWidth' }],
-  ['face-tape-head', ['drip-cap', 'leg']],
+  ['head-tape-2', 'head-tape', { raise: 'headTape2Width', cut: 'headTapeWidth', whole: true }],
+  ['face-tape-head', ['drip-cap', 'leg'], WHOLE],
   [['apron', 'hanging'], 'course-lower'],
   [
     ['pan', 'face'],
@@ -58,8 +62,8 @@ const WALL: readonly Row[] = [
       ['course-upper', `${side}-low`],
       ['apron', 'hanging'],
     ],
-    ['wrap-tape-head', `wrap-tape-${side}`],
-    ['face-tape-head', `face-tape-${side}`],
+    ['wrap-tape-head', `wrap-tape-${side}`, WHOLE],
+    ['face-tape-head', `face-tape-${side}`, WHOLE],
     [`face-tape-${side}`, 'face-tape-sill'],
     [`jamb-tape-${side}`, 'sill-tape'],
     [`jamb-tape-${side}`, ['pan', `${side}-face`]],

@@ -17,6 +17,8 @@ export interface Thing {
   readonly id: string;
   readonly faces: readonly Face[];
   readonly hinges: readonly (readonly [string, string])[];
+  /** From where to where its bond is open. */
+  readonly open?: readonly [number, number];
 }
 export interface Scene {
   readonly things: readonly Thing[];
@@ -44,7 +46,9 @@ export function pileAt({ things, events }: Scene, x: number, y: number): Pixel {
   const pile: string[] = [];
   const glued = new Set<string>();
   for (const { op, thing, faces } of events) {
-    for (const face of things.find((t) => t.id === thing)?.faces ?? []) {
+    const own = things.find((t) => t.id === thing);
+    const isOpen = own?.open !== undefined && own.open[0] < x && x < own.open[1];
+    for (const face of own?.faces ?? []) {
       if ((faces && !faces.includes(face.id)) || !inside(face.ring, x, y)) continue;
       const key = `${thing}/${face.id}`;
       if (op === 'place' || op === 'return') pile.push(key);
@@ -52,7 +56,7 @@ export function pileAt({ things, events }: Scene, x: number, y: number): Pixel {
         pile.splice(pile.indexOf(key), 1);
         for (const pair of glued) if (pair.startsWith(`${key}>`)) glued.delete(pair);
       }
-      if (op === 'bond') glued.add(`${key}>${pile[pile.indexOf(key) - 1] ?? 'wall'}`);
+      if (op === 'bond' && !isOpen) glued.add(`${key}>${pile[pile.indexOf(key) - 1] ?? 'wall'}`);
     }
   }
   return { pile, glued };

@@ -1,6 +1,8 @@
 import { database } from '$lib/server/db/index.ts';
 import { forgetFailures, noteFailure, signIn, tooManyTries } from '$lib/server/services/accounts.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '$lib/server/services/demo.ts';
+import { nextPage } from '$lib/server/next-page.ts';
+import { mayUseDemo } from '$lib/server/demo-access.ts';
 import { setSession } from '$lib/server/session.ts';
 import { signInWords } from '$words/people.ts';
 import { fail, redirect } from '@sveltejs/kit';
@@ -11,10 +13,13 @@ const form = z.object({
   password: z.string().check(z.minLength(1), z.maxLength(200)),
 });
 
-export const load = ({ locals }) => {
+const isDemo = (email: string): boolean =>
+  DEMO_PEOPLE.some((person) => person.email.toLowerCase() === email.trim().toLowerCase());
+
+export const load = ({ locals, getClientAddress }) => {
   if (locals.person) redirect(303, '/jobs');
   const demo =
-    process.env.HULVEK_DEMO === 'off'
+    process.env.HULVEK_DEMO === 'off' || !mayUseDemo(getClientAddress())
       ? null
       : { email: DEMO_PEOPLE[0]?.email ?? '', password: DEMO_PASSWORD };
   return { demo };
@@ -26,6 +31,8 @@ export const actions = {
     const email = parsed.success ? parsed.data.email : '';
     if (!parsed.success) return fail(400, { email, problem: signInWords.incomplete });
     const key = `${getClientAddress()} ${email.toLowerCase()}`;
+    if (isDemo(email) && !mayUseDemo(getClientAddress()))
+      return fail(403, { email, problem: signInWords.demoElsewhere });
     if (tooManyTries(key)) return fail(429, { email, problem: signInWords.tooMany });
     const token = await signIn(database(), email, parsed.data.password);
     if (!token) {
@@ -34,7 +41,6 @@ export const actions = {
     }
     forgetFailures(key);
     setSession(cookies, token, url);
-    const next = url.searchParams.get('next') ?? '/jobs';
-    redirect(303, /^\/(?![/\\])/.test(next) ? next : '/jobs');
+    redirect(303, nextPage(url.searchParams.get('next')));
   },
 };

@@ -57,11 +57,16 @@ function lapOf(pair: ShinglePair, plane: Plane, reaches: Reaches): Lap | null {
   let widest: { wide: number; upper: Reach; lower: Reach } | null = null;
   let [width, above] = [0, 0];
   let fault: LapFault | null = null;
+  let bare = 0;
   const { length } = plane.columns;
   for (const [i, { x }] of plane.columns.entries()) {
     const [upper, lower] = [reachOf(reaches, length, i, uppers), reachOf(reaches, length, i, lowers)];
-    if (!upper || !lower) continue;
     const wide = x[1] - x[0];
+    if (lower && !upper && pair.whole) {
+      bare += wide;
+      continue;
+    }
+    if (!upper || !lower) continue;
     if (!widest || wide > widest.wide) widest = { wide, upper, lower };
     const found = faultOf(upper, lower);
     // A slit or a cut at 45° leaves the corner of a pair bare: that belongs to the strip over it.
@@ -72,6 +77,11 @@ function lapOf(pair: ShinglePair, plane: Plane, reaches: Reaches): Lap | null {
   }
   if (!widest) return null;
   const { upper, lower } = widest;
+  // Beside the upper one the lower one's edge is open to what runs down there.
+  if (bare >= SEEN_mm) {
+    fault = worse(fault, 'open');
+    width += bare;
+  }
   const seen = width >= SEEN_mm;
   return {
     pair,

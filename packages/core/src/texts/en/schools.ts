@@ -11,7 +11,7 @@ export const presetTexts: Readonly<Record<PresetId, { name: string; summary: str
   'closed-barrier': {
     name: 'Closed barrier',
     summary:
-      'Wrap folded into the opening, fin bedded and taped on all four sides, sealant and rod inside. Nothing is meant to get in, and what does has no way out.',
+      'Wrap folded into the opening, fin bedded and taped on all four sides, sealant and rod inside. It leaves to trust that sealant and tapes stay whole: what gets in has no way out.',
   },
   'open-studs': {
     name: 'Open studs, apron and courses',
@@ -41,7 +41,7 @@ export const presetTexts: Readonly<Record<PresetId, { name: string; summary: str
   'cut-back-wrap': {
     name: 'Cut-back wrap, fin on the sheathing',
     summary:
-      'Wrap held back all round, straight-tape pan over corner patches, a broken bead along the sill, every hole fastened.',
+      'Wrap held back all round, straight-tape pan over corner patches, a broken bead along the sill, every hole fastened. It leaves to trust that foam alone keeps air, and wind-driven water, out of the room.',
   },
   'integral-sheathing': {
     name: 'Coated sheathing, stretched pan, spacers',
@@ -70,12 +70,13 @@ export const presetTexts: Readonly<Record<PresetId, { name: string; summary: str
   },
   pocket: {
     name: 'Pocket replacement',
-    summary: 'A new unit set from inside against the old stops; the old frame and its water layer stay.',
+    summary:
+      'A new unit set from inside against the old stops; the old frame and its water layer stay. It leaves to trust what nobody sees behind the old frame.',
   },
   'separate-fin-double-head': {
     name: 'Separate fin, two head tapes',
     summary:
-      'The fin’s own joint leaks, so the tapes turn onto the frame and a second, wider tape goes over the first at the head.',
+      'The fin’s own joint leaks, so the tapes turn onto the frame and a second, wider tape goes over the first at the head. It leaves to trust that its upper edge sticks to loose wrap.',
   },
   'deep-wall-blocks': {
     name: 'Deep wall on insulation blocks',

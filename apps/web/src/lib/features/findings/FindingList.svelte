@@ -34,6 +34,7 @@
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { fixWords } from '$words/findings.ts';
+  import { explained } from '$words/glossary.ts';
   import {
     axisTexts,
     choiceText,
@@ -115,7 +116,10 @@
           >{:else}<VerdictMark verdict={markOf[finding.severity]} />{/if}
         {words.title}
       </h3>
-      <p>{words.text}</p>
+      <p>
+        {#each explained(words.text) as part, j (j)}{#if part.says}<abbr title={part.says}>{part.text}</abbr
+            >{:else}{part.text}{/if}{/each}
+      </p>
       {#if finding.step && finding.severity === 'look'}
         <p class="kind">{fixWords.lookAt(stepText(finding.step).title)}</p>
       {/if}

@@ -1,6 +1,8 @@
 /** Words of signing in, and who belongs to a job. */
 
 export const signInWords = {
+  demoElsewhere:
+    'Everybody knows the demo’s password: it is only taken on the machine that Hulvek runs on. Whoever runs it can turn the demo off, or start with HULVEK_DEMO=open-to-everybody.',
   title: 'Sign in',
   lead: 'For people who set windows into walls: what to cut, what comes first, and what nobody will see again.',
   email: 'E-mail',
