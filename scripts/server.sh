@@ -16,6 +16,9 @@ build_if_stale() {
   mv "$stamp.new" "$stamp"
 }
 
+# private_log FILE: logs are for whoever runs it.
+private_log() { (umask 077 && : >>"$1") && chmod 600 "$1"; }
+
 # serve PORT HOST PIDFILE LOG: starts the built server in the background and waits for it.
 serve() {
   local port=$1 host=$2 pidfile=$3 log=$4 i
@@ -24,8 +27,7 @@ serve() {
   rm -rf "$copy" && cp -r "$WEB/build" "$copy" || return 1
   (
     cd "$WEB" || exit 1
-    # Logs are for whoever runs it.
-    umask 077
+    private_log "$log"
     DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="${ORIGIN:-http://localhost:$port}" BODY_SIZE_LIMIT=20M \
       HULVEK_DEMO="${HULVEK_DEMO:-on}" setsid node "$copy/index.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"
@@ -42,6 +44,7 @@ serve() {
 # work PIDFILE LOG: starts a worker from the files of the server that has the same name but for its end.
 work() {
   local pidfile=$1 log=$2
+  private_log "$log"
   (
     cd "$WEB" || exit 1
     DATABASE_URL="$DB_URL" setsid node "${SERVER_PID%.pid}-files/workers/main.js" >>"$log" 2>&1 &

@@ -17,6 +17,7 @@
     readEpw,
     type MonthClimate,
     type MonthSource,
+    climateTexts,
   } from '@hulvek/core';
   import { untrack } from 'svelte';
 
@@ -195,7 +196,13 @@
       </tbody>
     </table>
     <label class="note">{t.note}<input maxlength="200" autocomplete="off" bind:value={note} /></label>
-    <p class="quiet">{job.months ? t.source(source) : t.none}</p>
+    <p class="quiet">
+      {job.months
+        ? t.source(source)
+        : job.assumedClimate
+          ? t.assumed(climateTexts[job.assumedClimate])
+          : t.none}
+    </p>
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
     <p role="status">{said}</p>
     <div class="row">

@@ -15,12 +15,13 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { detailWords, fastenersWords } from '$words/detail.ts';
   import { shellWords } from '$words/shell.ts';
-  import { drawingScales, methodChoices, missingText, type Finding } from '@hulvek/core';
+  import { drawingScales, methodChoices, type Finding } from '@hulvek/core';
   import { tick, untrack } from 'svelte';
   import CutTable from './CutTable.svelte';
   import DeviationLog from './DeviationLog.svelte';
   import FastenerTable from './FastenerTable.svelte';
   import { triedFixes } from '$lib/features/findings/tried-fixes.ts';
+  import Missing from '$lib/features/findings/Missing.svelte';
   import FindingList from '$lib/features/findings/FindingList.svelte';
   import MethodChoices from './MethodChoices.svelte';
   import MethodNumbers from './MethodNumbers.svelte';
@@ -147,7 +148,6 @@
       findings={plan.findings}
       verdict={editor.judgement.grade}
       checked={editor.judgement.checked}
-      missing={missingText(editor.judgement)}
       {units}
       title={null}
       summary=""
@@ -157,6 +157,7 @@
       onaccept={accept}
     >
       {#snippet lead()}
+        <Missing missing={editor.judgement.missing} job={editor.store.id} opening={editor.id} />
         {#if heat === 'fails' || heat === 'watch'}
           <p class="note" data-testid="heat-too">
             <VerdictMark verdict={heat} word />

@@ -15,8 +15,6 @@
     /** One or two words beside the verdict, such as "fits". */
     title: string | null;
     summary: string;
-    /** What has to be known before it can be said for certain; empty where nothing is missing. */
-    missing?: string;
     /** Left out where the verdict stands above already. */
     headed?: boolean;
     /** Applies a fix; `null` where fixes are not offered. */
@@ -57,7 +55,6 @@
     lead,
     title,
     summary,
-    missing = '',
     headed = true,
     onfix,
     tryFixes = null,
@@ -102,7 +99,6 @@
     />
     {#if title}<span class="title">{title}</span>{/if}
   </h2>
-  {#if missing !== ''}<p class="missing">{missing}</p>{/if}
 {/if}
 {@render lead?.()}
 {#if summary}<p class="summary">{summary}</p>{/if}
@@ -153,9 +149,6 @@
 </ul>
 
 <style>
-  .missing {
-    color: var(--ink-soft);
-  }
   .verdict {
     display: flex;
     align-items: baseline;

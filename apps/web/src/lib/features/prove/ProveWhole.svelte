@@ -13,6 +13,7 @@
   import AirLine from '$lib/features/prove/air/AirLine.svelte';
   import WaterRun from '$lib/features/prove/water/WaterRun.svelte';
   import ProofMark from './ProofMark.svelte';
+  import Missing from '$lib/features/findings/Missing.svelte';
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import { AirDesk } from '$lib/features/prove/air/air-desk.svelte.ts';
   import { HeatDesk } from '$lib/features/prove/heat/heat-desk.svelte.ts';
@@ -22,7 +23,7 @@
   import { shellWords } from '$words/shell.ts';
   import { heatText } from '$words/prove-heat.ts';
   import { proveText, type ProofId } from '$words/prove.ts';
-  import { cutIds, formatLength, judge, missingText, readingOrder, type Grade } from '@hulvek/core';
+  import { cutIds, formatLength, judge, readingOrder, type Grade } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
   import ProofFindings from './ProofFindings.svelte';
   import ProofWall from './ProofWall.svelte';
@@ -100,7 +101,7 @@
   {#snippet panel()}
     {@render proofs()}
     <h2><GradeMark grade={judgement} word working={judgement.working} /> {t.title}</h2>
-    {#if judgement.missing.length > 0}<p class="quiet" data-testid="missing">{missingText(judgement)}</p>{/if}
+    <Missing missing={judgement.missing} job={editor.context.job.id} opening={editor.id} />
     {#if !editor.mayPlan}<p class="quiet">{shellWords.readOnly}</p>{/if}
     {#if plan.build}
       <ul class="proofs" data-testid="proofs">

@@ -17,6 +17,7 @@ export const conditionText = {
     note: 'Where they come from',
     wrong: (month: string): string =>
       `${month}: a temperature from −60 to 50 °C and a humidity from 1 to 100 % are needed.`,
+    assumed: (climate: string): string => `No months yet: those of a generic climate stand in (${climate}).`,
     none: 'No months yet: the wall’s moisture is not checkable.',
     source: (source: MonthSource): string =>
       ({ hand: 'entered by hand', generator: 'generated', epw: 'from a weather file' })[source],

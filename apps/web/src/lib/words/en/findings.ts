@@ -10,3 +10,7 @@ export const fixWords = {
   brings: (what: string) => `; brings: ${what}`,
   lookAt: (step: string) => `Seen at: ${step}.`,
 };
+
+export const missingWords = {
+  lead: 'Missing:',
+};
