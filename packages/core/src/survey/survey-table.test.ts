@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { pointTexts } from '../texts/en/survey.ts';
 import { surveyPointIds, surveyPoints, surveyWalk, type SurveyPointId } from '../vocabulary/survey-points.ts';
-import { pastedCells, readSurveySheet } from './survey-table.ts';
+import { pastedCells, readSurveySheet, writeSheet } from './survey-table.ts';
 import { runs } from '../../test/support/count.ts';
 
 const labels = Object.fromEntries(surveyPointIds.map((id) => [id, pointTexts[id].label])) as Record<
@@ -57,11 +57,17 @@ describe('a survey sheet', () => {
     fc.assert(
       fc.property(
         fc.shuffledSubarray([...surveyWalk], { minLength: 1 }),
+        // An apostrophe before a formula's first sign is a spreadsheet's own way of writing it as text.
         fc.uniqueArray(
           fc
             .string({ minLength: 1, maxLength: 16 })
             .filter(
-              (s) => s.trim() === s && !s.includes('\r') && !s.includes('\n') && !s.startsWith('\uFEFF'),
+              (s) =>
+                s.trim() === s &&
+                !s.includes('\r') &&
+                !s.includes('\n') &&
+                !s.startsWith('\uFEFF') &&
+                !/^'+[=+\-@]/.test(s),
             ),
           {
             minLength: 1,
@@ -104,4 +110,27 @@ describe('a survey sheet', () => {
       ['915', '916'],
       ['', '918'],
     ]));
+
+  it('a text that a spreadsheet would run as a formula is written as text and read back as it was', () => {
+    const marks = [
+      '=HYPERLINK("x")',
+      '+1+cmd',
+      '-1+cmd|x!A0',
+      '@SUM(A1)',
+      "'=A1",
+      "''-x",
+      '-3',
+      "O'9",
+      'S-01',
+    ];
+    const written = writeSheet([
+      ['Mark', 'widthTop', 'plumbLeft'],
+      ...marks.map((mark) => [mark, '915', '-3']),
+    ]);
+    const cells = Papa.parse<string[]>(written, { delimiter: ';', skipEmptyLines: true }).data.slice(1);
+    expect(cells.map(([mark]) => mark).filter((mark) => /^[=+@]|^-(?!3$)/.test(mark ?? ''))).toEqual([]);
+    expect(cells.map(([, , plumb]) => plumb)).toEqual(marks.map(() => '-3'));
+    expect(read(written).rows.map((row) => row.mark)).toEqual(marks);
+    expect(read(written).rows[0]?.values.plumbLeft).toEqual({ typed: '-3', mm: -3 });
+  });
 });

@@ -93,7 +93,7 @@ export function readSurveySheet(
   const seen = new Set<string>();
   const rows = body.map((cells, i): SheetRow => {
     const line = i + 2;
-    const mark = (cells[markAt] ?? '').trim();
+    const mark = unquoted((cells[markAt] ?? '').trim());
     if (mark === '') problems.push({ code: 'no-mark', line });
     else if (seen.has(mark)) problems.push({ code: 'mark-twice', line, mark });
     seen.add(mark);
@@ -141,9 +141,20 @@ export const pastedCells = (text: string): string[][] =>
     .split('\n')
     .map((line) => line.split('\t').map((cell) => cell.trim()));
 
+/** What a spreadsheet would take for a formula when the cell begins with it; quoted once more if it was quoted. */
+const FORMULA_START = /^'*[=+\-@\t\r]/;
+/** A figure and nothing else: digits, marks of feet, inches and fractions, and its sign. */
+const FIGURE = /^[+-]?[\d.,][\d.,\s/'"’”-]*(mm|cm|m|in|ft)?$/;
+
+/** A text that a spreadsheet shows and does not run; a figure keeps its minus. */
+const quoted = (cell: string): string => (FORMULA_START.test(cell) && !FIGURE.test(cell) ? `'${cell}` : cell);
+
+/** The text as it was before `quoted`. */
+const unquoted = (cell: string): string => (/^'+[=+\-@]/.test(cell) ? cell.slice(1) : cell);
+
 /** Writes a sheet that `readSurveySheet` reads back; semicolons, because a comma may be a decimal one. */
 export const writeSheet = (rows: readonly (readonly string[])[]): string =>
   `${Papa.unparse(
-    rows.map((row) => [...row]),
+    rows.map((row) => row.map(quoted)),
     { delimiter: ';', newline: '\r\n' },
   )}\r\n`;
