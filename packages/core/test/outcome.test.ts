@@ -21,7 +21,7 @@ import {
 } from '../src/index.ts';
 import { generator } from '../src/quantities/random.ts';
 import { fullSite } from './support/full-site.ts';
-import { isLong, SEED } from './support/count.ts';
+import { count, SEED } from './support/count.ts';
 
 /** Pieces of the water's line. */
 const LINE = new Set([
@@ -152,7 +152,7 @@ describe('a fix that is offered', () => {
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
     const wrong: string[] = [];
     let [tried, offered] = [0, 0];
-    for (let i = 0; i < (isLong ? 4000 : 60); i++) {
+    for (let i = 0; i < count(4000, 60); i++) {
       const school = pick(presetIds);
       const departures = Object.fromEntries(
         Array.from({ length: i % 2 === 0 ? 1 : 2 }, () => {
