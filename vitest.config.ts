@@ -1,4 +1,6 @@
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { WORDS } from './apps/web/language.js';
 
 export default defineConfig({
   test: {
@@ -20,6 +22,7 @@ export default defineConfig({
       },
       { test: { name: 'cli', include: ['packages/cli/test/**/*.test.ts'], testTimeout: 30_000 } },
       {
+        resolve: { alias: { $words: fileURLToPath(new URL(`apps/web/${WORDS}`, import.meta.url)) } },
         test: {
           name: 'database',
           include: ['apps/web/test/**/*.test.ts'],

@@ -9,6 +9,7 @@ import { stockEmptyShelf } from '$lib/server/services/shelf.ts';
 import { may } from '$lib/contract/rights.ts';
 import { ACCESS, accessKey } from '$lib/server/access.ts';
 import { roleIn } from '$lib/server/services/people.ts';
+import { storable } from '@hulvek/core';
 import { SESSION_COOKIE } from '$lib/server/session.ts';
 import { errorsWords } from '$words/contract.ts';
 import {
@@ -56,6 +57,8 @@ const guarded: Handle = async ({ event, resolve }) => {
   event.locals.role = null;
   const route = event.route.id;
   if (route !== null) {
+    // No store holds such an id.
+    if (!Object.values(event.params).every((id) => storable(id ?? ''))) error(404, errorsWords.notFound);
     const access = ACCESS[accessKey(event.request.method, route, event.url.searchParams)];
     if (access === undefined) return new Response(errorsWords.notAllowed, { status: 405 });
     if (access !== 'open' && !person) return signInFirst(event.url.pathname);
@@ -79,9 +82,13 @@ function logAnswer(event: RequestEvent, status: number, started: number): void {
 function setPolicy({ headers }: Response): void {
   const type = headers.get('content-type') ?? '';
   if (type.startsWith('text/html')) return;
-  // A browser shows a PDF by a part of its own, which a sandbox would end.
-  const sandboxed = type.startsWith('application/pdf') ? '' : "default-src 'none'; sandbox; ";
-  headers.set('content-security-policy', `${sandboxed}frame-ancestors 'none'`);
+  // A browser shows a PDF by a part of its own, which a sandbox would end; a drawing brings its own style.
+  const allowed = type.startsWith('application/pdf')
+    ? ''
+    : type.startsWith('image/svg')
+      ? "default-src 'none'; style-src 'unsafe-inline'; "
+      : "default-src 'none'; sandbox; ";
+  headers.set('content-security-policy', `${allowed}frame-ancestors 'none'`);
 }
 
 /** Gives every request a number, logs it when it is answered, and says what the browser may do with the answer. */

@@ -1,8 +1,11 @@
 /** Small doors that stood open: where sign-in leads, who may use the demo, what a log keeps. */
+import { instant, versionNumber, versionsBefore } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
+import { formFields } from '../src/lib/server/body.ts';
 import { mayUseDemo } from '../src/lib/server/demo-access.ts';
 import { loggedError } from '../src/lib/server/log.ts';
 import { nextPage } from '../src/lib/server/next-page.ts';
+import { onServerTime } from '../src/lib/server/services/records.ts';
 
 describe('after signing in', () => {
   it.each([
@@ -53,4 +56,43 @@ describe('a log', () => {
     expect(kept).toContain('doors.test.ts');
     expect(loggedError('text')).toEqual({ type: 'string' });
   });
+});
+
+describe('what no store can keep', () => {
+  const sent = (fields: Record<string, string>): Request => {
+    const form = new FormData();
+    for (const [name, value] of Object.entries(fields)) form.set(name, value);
+    return new Request('http://localhost/jobs', { method: 'POST', body: form });
+  };
+
+  it('a form with it is answered 400, any other is read', async () => {
+    await expect(formFields(sent({ name: 'a\0b' }))).rejects.toMatchObject({ status: 400 });
+    await expect(
+      formFields(new Request('http://localhost/jobs', { method: 'POST', body: 'a=b' })),
+    ).rejects.toMatchObject({ status: 400 });
+    expect(await formFields(sent({ name: 'Mørk å', units: 'mm' }))).toEqual({ name: 'Mørk å', units: 'mm' });
+  });
+
+  it.each([
+    ['0000-01-01T00:00:00Z', false],
+    ['1899-12-31T23:59:59Z', false],
+    ['9999-12-31T23:59:59Z', false],
+    ['1970-01-01T00:00:00Z', true],
+    ['2037-05-01T07:00:00+02:00', true],
+  ])('a clock may say %s: %s', (at, may) => expect(instant.safeParse(at).success).toBe(may));
+
+  it('a version is counted by what counts it', () => {
+    for (const wrong of [2 ** 40, 2 ** 31, -1, 1.5]) {
+      expect(versionNumber.safeParse(wrong).success).toBe(false);
+      expect(versionsBefore.safeParse(wrong).success).toBe(false);
+    }
+    expect(versionNumber.safeParse(0).success).toBe(false);
+    expect(versionsBefore.safeParse(0).success).toBe(true);
+    expect(versionNumber.safeParse(1).success).toBe(true);
+  });
+
+  it('two clocks that are thousands of years apart still make a moment', () =>
+    expect(
+      onServerTime('1900-01-01T00:00:00Z', '9998-01-01T00:00:00Z', new Date('2026-11-28T10:00:00Z')),
+    ).toBe('1900-01-01T00:00:00.000Z'));
 });

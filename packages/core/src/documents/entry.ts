@@ -1,6 +1,6 @@
 /** One thing that somebody did or saw on site. */
 import * as z from 'zod/mini';
-import { words, id, name, instant, note } from './fields.ts';
+import { words, id, name, instant, note, versionNumber } from './fields.ts';
 import { pieceEdges } from '../vocabulary/piece-edges.ts';
 
 export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo', 'built'] as const;
@@ -49,7 +49,7 @@ export const photoSchema = z.strictObject({
 export const entrySchema = z.strictObject({
   id: z.uuid(),
   opening: id('OpeningId'),
-  issue: z.int().check(z.positive()),
+  issue: versionNumber,
   kind: z.enum(entryKinds),
   step: words(60),
   undoes: z.nullable(z.uuid()),

@@ -8,18 +8,31 @@ export const id = <Brand extends string>(what: Brand) =>
     .check(z.regex(/^[A-Za-z0-9][A-Za-z0-9_.:-]{0,63}$/, 'letters, digits, - _ . : only, 64 at most'))
     .brand(what);
 
-/** Text that any store can keep: no NUL, no half of a surrogate pair. */
+/** Whether any store can keep a text: no NUL, no half of a surrogate pair. */
+export const storable = (text: string): boolean => !/\0|\p{Surrogate}/u.test(text);
+
+/** Text of so many characters at most, that any store can keep. */
 export const words = (longest: number) =>
-  z.string().check(
-    z.maxLength(longest),
-    z.refine((text) => !/\0|\p{Surrogate}/u.test(text), { error: 'holds characters that cannot be stored' }),
-  );
+  z
+    .string()
+    .check(z.maxLength(longest), z.refine(storable, { error: 'holds characters that cannot be stored' }));
 
 export const name = words(120).check(z.trim(), z.minLength(1, 'a name is needed'));
 
 export const note = words(2000);
 
-export const instant = z.iso.datetime({ offset: true });
+/** A moment as any clock may say it, a wrong one too; years that a store cannot keep are no moments. */
+export const instant = z.iso.datetime({ offset: true }).check(
+  z.refine((text) => text >= '1900' && text < '9999', {
+    error: 'is no moment between the years 1900 and 9998; set the clock and enter it again',
+  }),
+);
+
+/** Versions are counted from 1, and a store counts no further than this. */
+const MOST_VERSIONS = 1_000_000_000;
+/** How often something was saved before; 0 is what was never saved. */
+export const versionsBefore = z.int().check(z.nonnegative(), z.lte(MOST_VERSIONS));
+export const versionNumber = versionsBefore.check(z.positive());
 
 /** Largest disagreement between typed text and stored value: half of the coarser writing step, 1/32 in. */
 const TYPED_AGREEMENT_mm = 25.4 / 32;
@@ -60,7 +73,7 @@ export const side = z.enum(['outside', 'inside']);
 
 /** Which shelf item, in which version, a job's copy was taken from. */
 export const origin = z.optional(
-  z.strictObject({ id: words(64).check(z.minLength(1)), version: z.int().check(z.positive()) }),
+  z.strictObject({ id: words(64).check(z.minLength(1)), version: versionNumber }),
 );
 
 export const quantity = z.union([

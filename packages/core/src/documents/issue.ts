@@ -1,6 +1,6 @@
 /** A plan frozen when work began. */
 import * as z from 'zod/mini';
-import { name, instant, words } from './fields.ts';
+import { name, instant, versionNumber, words } from './fields.ts';
 import { frozenBuildSchema } from './frozen-build.ts';
 import { lookCodes } from '../vocabulary/looks.ts';
 import { openingSchema } from './opening.ts';
@@ -10,7 +10,7 @@ import { methodSchema } from './method.ts';
 
 /** A plan frozen when work began, as the inputs it was made from: what field entries refer to. */
 export const issueSchema = z.strictObject({
-  version: z.int().check(z.positive()),
+  version: versionNumber,
   person: name,
   at: instant,
   opening: openingSchema,

@@ -1,19 +1,17 @@
 /** Records on their way: what a device sends, and what it keeps until they are taken. */
-import { entrySchema, readingSchema } from '@hulvek/core';
+import { entrySchema, instant, readingSchema } from '@hulvek/core';
 import * as z from 'zod/mini';
 import { meSchema } from './pack.ts';
 
-const at = z.iso.datetime({ offset: true });
-
 /** Who made them is said by whoever is signed in. */
-const unsignedReading = z.omit(z.strictObject({ ...readingSchema.shape, at }), { person: true });
+const unsignedReading = z.omit(z.strictObject({ ...readingSchema.shape, at: instant }), { person: true });
 const unsignedEntry = z.omit(entrySchema, { person: true });
 /** What a picture is, only the server says. */
 const entryWithoutPicture = z.omit(unsignedEntry, { photo: true });
 
 export const recordsBody = z.strictObject({
   /** The device's clock when it sent this. */
-  sentAt: at,
+  sentAt: instant,
   records: z
     .array(
       z.discriminatedUnion('type', [
@@ -24,7 +22,7 @@ export const recordsBody = z.strictObject({
     .check(z.minLength(1), z.maxLength(100)),
 });
 
-export const photoMeta = z.strictObject({ sentAt: at, record: entryWithoutPicture });
+export const photoMeta = z.strictObject({ sentAt: instant, record: entryWithoutPicture });
 
 const waiting = {
   /** Order of entry on this device. */
@@ -42,7 +40,7 @@ export const outboxItemSchema = z.discriminatedUnion('type', [
   z.object({
     ...waiting,
     type: z.literal('reading'),
-    record: z.extend(unsignedReading, { at: z.nullable(at) }),
+    record: z.extend(unsignedReading, { at: z.nullable(instant) }),
   }),
   z.object({ ...waiting, type: z.literal('entry'), record: unsignedEntry }),
   z.object({ ...waiting, type: z.literal('photo'), record: unsignedEntry, picture: z.instanceof(Blob) }),

@@ -1,5 +1,6 @@
 /** Reads what a request carries: no more than allowed, and only what its schema knows. */
 import { errorsWords } from '$words/contract.ts';
+import { storable } from '@hulvek/core';
 import { error } from '@sveltejs/kit';
 import type * as z from 'zod/mini';
 
@@ -50,3 +51,11 @@ export const jsonField = (form: FormData, name: string): unknown => {
   const value = form.get(name);
   return typeof value === 'string' ? parsed(value) : undefined;
 };
+
+/** The texts of a form; what no store could keep, or what is no form, is answered 400. */
+export async function formFields(request: Request): Promise<Record<string, unknown>> {
+  const form = await request.formData().catch(() => error(400, errorsWords.badRequest));
+  for (const value of form.values())
+    if (typeof value === 'string' && !storable(value)) error(400, errorsWords.unstorable);
+  return Object.fromEntries(form);
+}

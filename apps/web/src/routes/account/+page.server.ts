@@ -1,3 +1,4 @@
+import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { changePassword, LEAST_PASSWORD, signOutEverywhere } from '$lib/server/services/accounts.ts';
 import { clearSession, SESSION_COOKIE } from '$lib/server/session.ts';
@@ -12,7 +13,7 @@ const form = z.object({
 
 export const actions = {
   password: async ({ request, locals, cookies }) => {
-    const parsed = form.safeParse(Object.fromEntries(await request.formData()));
+    const parsed = form.safeParse(await formFields(request));
     if (!parsed.success || !locals.person) return fail(400, { problem: accountWords.short(LEAST_PASSWORD) });
     const change = { ...parsed.data, user: locals.person.id, keep: cookies.get(SESSION_COOKIE) ?? '' };
     if (!(await changePassword(database(), change))) return fail(400, { problem: accountWords.wrong });

@@ -1,3 +1,4 @@
+import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { importJob, listJobs } from '$lib/server/services/jobs.ts';
 import { newJob } from '$lib/server/services/new-documents.ts';
@@ -20,7 +21,7 @@ export const load = async ({ locals }) => ({
 
 export const actions = {
   create: async ({ request, locals }) => {
-    const parsed = form.safeParse(Object.fromEntries(await request.formData()));
+    const parsed = form.safeParse(await formFields(request));
     if (!parsed.success) return fail(400, { problem: jobsWords.nameNeeded });
     const file = newJob(parsed.data);
     await importJob(database(), file, locals.person?.id);

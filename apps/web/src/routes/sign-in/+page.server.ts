@@ -1,3 +1,4 @@
+import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { forgetFailures, noteFailure, signIn, tooManyTries } from '$lib/server/services/accounts.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '$lib/server/services/demo.ts';
@@ -27,7 +28,7 @@ export const load = ({ locals, getClientAddress }) => {
 
 export const actions = {
   default: async ({ request, cookies, url, getClientAddress }) => {
-    const parsed = form.safeParse(Object.fromEntries(await request.formData()));
+    const parsed = form.safeParse(await formFields(request));
     const email = parsed.success ? parsed.data.email : '';
     if (!parsed.success) return fail(400, { email, problem: signInWords.incomplete });
     const key = `${getClientAddress()} ${email.toLowerCase()}`;

@@ -28,10 +28,13 @@ export interface Sender {
   readonly lookRule: LookRule;
 }
 
+/** No store keeps years before Christ, however wrong two clocks are. */
+const EARLIEST_ms = Date.UTC(1900, 0);
+
 /** A device's clock may be wrong: its times count from the moment it said it was when it sent. */
 export function onServerTime(at: string, sentAt: string, now: Date): string {
   const shifted = Date.parse(at) + now.getTime() - Date.parse(sentAt);
-  return new Date(Math.min(shifted, now.getTime())).toISOString();
+  return new Date(Math.max(Math.min(shifted, now.getTime()), EARLIEST_ms)).toISOString();
 }
 
 const TAKEN: Taken = { ok: true };

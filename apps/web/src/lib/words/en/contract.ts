@@ -12,6 +12,7 @@ export const errorsWords = {
   noPlan: 'This opening cannot be planned yet. Add what the Measure stage names as missing.',
   tooLarge: 'This is more than the server takes at once. Send less.',
   noPhoto: 'There is no such picture in this job.',
+  unstorable: 'A field holds characters that cannot be stored. Type it again.',
   badRequest: 'The server could not read this request.',
   otherName: 'A departure from a rule can only be accepted in one’s own name.',
   frozenMeanwhile: 'Somebody froze this plan meanwhile. Reload the page.',

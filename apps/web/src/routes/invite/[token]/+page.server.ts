@@ -1,3 +1,4 @@
+import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { createUser, LEAST_PASSWORD, signIn } from '$lib/server/services/accounts.ts';
 import { readInvite, useInvite } from '$lib/server/services/people.ts';
@@ -22,7 +23,7 @@ export const actions = {
   },
   register: async ({ params, request, cookies, url }) => {
     const db = database();
-    const parsed = form.safeParse(Object.fromEntries(await request.formData()));
+    const parsed = form.safeParse(await formFields(request));
     if (!parsed.success) return fail(400, { problem: inviteWords.incomplete(LEAST_PASSWORD) });
     // Nobody makes an account without a link that still holds.
     if (!(await readInvite(db, params.token))) return fail(410, { problem: inviteWords.gone });

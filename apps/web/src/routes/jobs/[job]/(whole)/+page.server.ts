@@ -1,3 +1,4 @@
+import { formFields } from '$lib/server/body.ts';
 import { database, inTransaction } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { newOpening } from '$lib/server/services/new-documents.ts';
@@ -19,7 +20,7 @@ export const actions = {
     const db = database();
     const context = await loadContext(db, params.job);
     if (!context) error(404, errorsWords.noJob);
-    const values = Object.fromEntries(await request.formData());
+    const values = await formFields(request);
     const parsed = openingForm.safeParse(values);
     if (!parsed.success) return fail(400, { form: 'opening', problem: jobWords.markNeeded });
     const parts = await loadParts(db, params.job);

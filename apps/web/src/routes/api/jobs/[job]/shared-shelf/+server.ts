@@ -2,12 +2,12 @@ import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { putOnSharedShelf } from '$lib/server/services/shelf.ts';
 import { shelfWords } from '$words/shelf.ts';
-import { materialSchema, methodSchema, unitSchema, wallSchema } from '@hulvek/core';
+import { materialSchema, methodSchema, unitSchema, versionsBefore, wallSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 
 /** `after`: the version the sender knew; 0 for a new item. */
-const after = z.int().check(z.gte(0));
+const after = versionsBefore;
 const body = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('units'), after, document: unitSchema }),
   z.strictObject({ kind: z.literal('walls'), after, document: wallSchema }),

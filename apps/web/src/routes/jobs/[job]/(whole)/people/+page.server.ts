@@ -1,3 +1,4 @@
+import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { lookRules, roles } from '$lib/contract/rights.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
@@ -22,7 +23,7 @@ export const load = async ({ params }) => {
 
 const role = z.enum(roles);
 const read = async <T>(request: Request, schema: z.ZodMiniType<T>): Promise<T> => {
-  const parsed = schema.safeParse(Object.fromEntries(await request.formData()));
+  const parsed = schema.safeParse(await formFields(request));
   if (!parsed.success) error(400, errorsWords.badRequest);
   return parsed.data;
 };

@@ -4,11 +4,11 @@ import { may } from '$lib/contract/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
 import { forDevice, loadPart, saveOpening } from '$lib/server/services/openings.ts';
 import { errorsWords } from '$words/contract.ts';
-import { contentHash, documentSchema, type OpeningDocument } from '@hulvek/core';
+import { contentHash, documentSchema, versionNumber, type OpeningDocument } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 
-const body = z.strictObject({ version: z.int().check(z.positive()), document: documentSchema('opening') });
+const body = z.strictObject({ version: versionNumber, document: documentSchema('opening') });
 
 /** Everything kept about one opening. */
 export const GET = async ({ params }) => {

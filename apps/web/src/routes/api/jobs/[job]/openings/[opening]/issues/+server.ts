@@ -3,12 +3,12 @@ import { database } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { freezePlan, loadPart, openingOfPart } from '$lib/server/services/openings.ts';
 import { errorsWords } from '$words/contract.ts';
-import { issueOf, planOpening } from '@hulvek/core';
+import { issueOf, planOpening, versionsBefore } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 
 /** Newest frozen version the sender knew; 0 when there was none. */
-const body = z.strictObject({ after: z.int().check(z.nonnegative()) });
+const body = z.strictObject({ after: versionsBefore });
 
 /** Freezes the plan as it is stored now. */
 export const POST = async ({ params, request, locals }) => {
