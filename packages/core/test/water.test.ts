@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   asBuilt,
+  verdictOnSite,
   courseOf,
   designPressure,
   drivenHeight,
@@ -488,11 +489,30 @@ describe('the wall as it was built', () => {
     expect(sceneAfter(stays.value.build, last).layers.some(({ thing }) => thing === 'jamb-shims')).toBe(true);
     expect(sceneAfter(build, last).layers.some(({ thing }) => thing === 'jamb-shims')).toBe(false);
     expect(withChanges(build, [{ kind: 'left-in', piece: 'pan' }]).ok).toBe(false);
+    expect(withChanges(build, [{ kind: 'film', piece: 'head-tape', mm: 0.2 }]).ok).toBe(false);
+  });
+
+  it('another material is kept by name with what was lost, whatever is changed after it', () => {
     const other = withChanges(build, [
       { kind: 'other-material', piece: 'head-tape', material: 'butyl tape' },
+      { kind: 'bond-lost', piece: 'seal-left' },
     ]);
-    expect(other).toMatchObject({ ok: true, value: { build, lost: [] } });
+    expect(other).toMatchObject({ ok: true, value: { build, lost: ['seal-left'], strange: ['head-tape'] } });
+    if (!other.ok) throw new Error(other.error);
+    const more = withChanges(other.value.build, [{ kind: 'left-out', piece: 'seal-right' }], other.value);
+    expect(more).toMatchObject({ ok: true, value: { lost: ['seal-left'], strange: ['head-tape'] } });
   });
+
+  it.each([
+    ['holds', 0, 0, 0, 'holds'],
+    ['holds', 1, 0, 0, 'not-checkable'],
+    ['watch', 0, 1, 0, 'not-checkable'],
+    ['holds', 0, 0, 1, 'not-checkable'],
+    ['fails', 1, 1, 1, 'fails'],
+  ] as const)(
+    '%s on site with %d looks open, %d other materials, %d entries left out is %s',
+    (on, looks, strange, left, is) => expect(verdictOnSite(on, { looks, strange, left })).toBe(is),
+  );
 
   it('refuses to raise or shorten what does not lie on the face of the wall, and what is not there', () => {
     const refusal = (change: WallChange) => {

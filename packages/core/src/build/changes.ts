@@ -4,6 +4,7 @@ import type { PieceEdge } from '../vocabulary/piece-edges.ts';
 import type { Sheet } from '../geometry/sheet.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
+import { LEAST_FILM_mm } from '../vocabulary/parameters.ts';
 import { stretchOf } from './flaws.ts';
 import { eventsOf, replay, thingsOf } from './replay.ts';
 import type { Build, PlannedStep } from './build.ts';
@@ -20,7 +21,7 @@ export type WallChange =
   | { readonly kind: 'left-in'; readonly piece: string }
   /** Wet film as it was read. */
   | { readonly kind: 'film'; readonly piece: string; readonly mm: number }
-  /** Of another material than planned: kept, and not computed. */
+  /** Of another material than planned: kept, and not computed: what rests on it is not checkable. */
   | { readonly kind: 'other-material'; readonly piece: string; readonly material: string }
   /** It ends too early at one edge. */
   | { readonly kind: 'short'; readonly piece: string; readonly edge: PieceEdge; readonly mm: number }
@@ -31,29 +32,43 @@ export type WallChange =
 export interface ChangedBuild {
   readonly build: Build;
   readonly lost: readonly string[];
+  /** Pieces of another material than the one that is computed. */
+  readonly strange: readonly string[];
 }
+
+export const unchanged = (build: Build): ChangedBuild => ({ build, lost: [], strange: [] });
 
 export type ChangeRefused = 'unknown-piece' | 'unknown-step' | 'not-possible';
 export type ChangeResult =
   { readonly ok: true; readonly value: ChangedBuild } | { readonly ok: false; readonly error: ChangeRefused };
 
 /**
- * Returns the build with `changes` made to it, in order.
+ * Returns the build with `changes` made to it, in order, after those that were made `before`.
  *
  * An order is possible when nothing is done before what makes it physically possible; whether it is wise is what the
  * tracing says.
  */
-export function withChanges(build: Build, changes: readonly WallChange[]): ChangeResult {
+export function withChanges(
+  build: Build,
+  changes: readonly WallChange[],
+  before: Omit<ChangedBuild, 'build'> = unchanged(build),
+): ChangeResult {
   let now = build;
-  const lost: string[] = [];
+  const [lost, strange] = [[...before.lost], [...before.strange]];
   for (const change of changes) {
     if (change.kind !== 'moved' && !has(now, change.piece)) return refused('unknown-piece');
-    if (change.kind === 'other-material') continue;
+    if (change.kind === 'other-material') {
+      strange.push(change.piece);
+      continue;
+    }
     if (change.kind === 'bond-lost') {
       lost.push(change.piece);
       continue;
     }
     if (change.kind === 'film') {
+      const { piece } = change;
+      if (!now.pieces.some((p) => p.id === piece && p.form === 'sheet' && p.film_mm !== undefined))
+        return refused('not-possible');
       // A film that is too thin is no film.
       if (change.mm < LEAST_FILM_mm) now = without(now, change.piece);
       continue;
@@ -68,14 +83,11 @@ export function withChanges(build: Build, changes: readonly WallChange[]): Chang
     if (typeof next === 'string') return refused(next);
     now = next;
   }
-  return { ok: true, value: { build: now, lost } };
+  return { ok: true, value: { build: now, lost, strange } };
 }
 
 const refused = (error: ChangeRefused): ChangeResult => ({ ok: false, error });
 const has = ({ pieces }: Build, id: string): boolean => pieces.some((piece) => piece.id === id);
-
-/** Source: common practice, no source; a material's own least goes first. */
-const LEAST_FILM_mm = 0.3;
 
 type FlawChange = Extract<WallChange, { kind: 'bond-open' | 'sill-closed' | 'left-in' }>;
 

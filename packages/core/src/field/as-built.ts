@@ -1,8 +1,9 @@
 /** The wall as it was built so far: the steps in the order they were ticked, with what was done otherwise. */
 import type { Entry } from '../documents/entry.ts';
+import type { Verdict } from '../vocabulary/verdict.ts';
 import { standing } from './progress.ts';
 import type { Build, PlannedStep } from '../build/build.ts';
-import { inOrder, withChanges, type ChangedBuild, type WallChange } from '../build/changes.ts';
+import { inOrder, unchanged, withChanges, type ChangedBuild, type WallChange } from '../build/changes.ts';
 
 export interface AsBuilt extends ChangedBuild {
   /** Steps done. */
@@ -32,15 +33,25 @@ export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
     if (next && possible) [done, ordered] = [next, possible];
     else left += 1;
   }
-  let now: ChangedBuild = { build: ordered, lost: [] };
+  let now = unchanged(ordered);
   const changes: WallChange[] = [];
   for (const { built } of valid) {
     if (!built) continue;
-    const next = withChanges(now.build, [built]);
+    const next = withChanges(now.build, [built], now);
     if (next.ok) {
-      now = { build: next.value.build, lost: [...now.lost, ...next.value.lost] };
+      now = next.value;
       changes.push(built);
     } else left += 1;
   }
   return { ...now, count: done.length, changes, left };
 }
+
+/**
+ * The verdict of a proof on a wall that is not the planned one: what rests on looks that nobody recorded, on pieces of another
+ * material, or on entries that do not fit is not known. What fails without them fails.
+ */
+export const verdictOnSite = (
+  verdict: Verdict,
+  unknown: { readonly looks: number; readonly strange: number; readonly left: number },
+): Verdict =>
+  verdict === 'fails' || unknown.looks + unknown.strange + unknown.left === 0 ? verdict : 'not-checkable';

@@ -128,6 +128,9 @@ const rows = {
   trimHeadGap: row('trim', 10, 5, 25, { trim: ['frame-with-cap'], ...CAPPED }),
 } as const satisfies Record<string, Parameter>;
 
+/** Of what is brushed, wet, where the material's own sheet says nothing else: common practice, no source. */
+export const LEAST_FILM_mm = 0.3;
+
 export type ParameterId = keyof typeof rows;
 
 /** Lengths in mm, angles in degrees. */

@@ -10,6 +10,7 @@ import { slitReach } from '../../methods/pieces/wall.ts';
 import { piecesFor } from '../../build/by-role.ts';
 import { LEAST_LAP_mm, LEAST_PAN_LAP_mm } from '../../vocabulary/laps.ts';
 import type { PieceRole } from '../../vocabulary/roles.ts';
+import { LEAST_FILM_mm } from '../../vocabulary/parameters.ts';
 import { defineCheck } from '../check.ts';
 
 const PRACTICE = 'common practice, no source';
@@ -72,9 +73,6 @@ export const panReach = defineCheck({
       };
   },
 });
-
-/** Wet, where the material's own sheet says nothing else: common practice, no source. */
-const LEAST_FILM_mm = 0.3;
 
 export const filmThin = defineCheck({
   code: 'film-too-thin',

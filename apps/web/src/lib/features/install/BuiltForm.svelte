@@ -47,8 +47,8 @@
   function submit(event: SubmitEvent) {
     event.preventDefault();
     problem = '';
-    if (kind === 'bond-lost' || kind === 'left-out') return onbuilt({ kind, piece });
-    if (kind === 'left-in' || kind === 'sill-closed') return onbuilt({ kind, piece });
+    if (kind === 'bond-lost' || kind === 'left-out' || kind === 'left-in' || kind === 'sill-closed')
+      return onbuilt({ kind, piece });
     if (kind === 'other-material') {
       problem = material.trim() === '' ? builtWords.wrongMaterial : '';
       if (problem === '') onbuilt({ kind, piece, material: material.trim() });
@@ -69,6 +69,20 @@
   }
 </script>
 
+{#snippet length(at: string, label: string, text: string, ontyped: (text: string) => void)}
+  <label for={at}>{label}</label>
+  <input
+    id={at}
+    class="figure"
+    inputmode={units === 'mm' ? 'decimal' : 'text'}
+    autocomplete="off"
+    value={text}
+    oninput={(event) => ontyped(event.currentTarget.value)}
+    aria-invalid={problem !== ''}
+    aria-describedby="{id}-say"
+  />
+{/snippet}
+
 <form onsubmit={submit}>
   <label for="{id}-piece">{builtWords.piece}</label>
   <select id="{id}-piece" bind:value={piece}>
@@ -85,25 +99,9 @@
     </select>
   {/if}
   {#if kind === 'short' || kind === 'raised' || kind === 'film' || kind === 'bond-open'}
-    <label for="{id}-mm">{builtWords.by[kind]}</label>
-    <input
-      id="{id}-mm"
-      class="figure"
-      inputmode={units === 'mm' ? 'decimal' : 'text'}
-      autocomplete="off"
-      bind:value={typed}
-      aria-invalid={problem !== ''}
-      aria-describedby="{id}-say"
-    />
+    {@render length(`${id}-mm`, builtWords.by[kind], typed, (text) => (typed = text))}
     {#if kind === 'bond-open'}
-      <label for="{id}-until">{builtWords.until}</label>
-      <input
-        id="{id}-until"
-        class="figure"
-        inputmode={units === 'mm' ? 'decimal' : 'text'}
-        autocomplete="off"
-        bind:value={until}
-      />
+      {@render length(`${id}-until`, builtWords.until, until, (text) => (until = text))}
     {/if}
     <p id="{id}-say" class="problem" aria-live="polite">{problem}</p>
   {/if}

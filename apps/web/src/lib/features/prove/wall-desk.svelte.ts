@@ -8,6 +8,8 @@ import {
   pieceText,
   planOpening,
   progress,
+  unchanged,
+  verdictOnSite,
   withChanges,
   type AsBuilt,
   type Build,
@@ -84,9 +86,12 @@ export class WallDesk {
     const steps = issue ? (this.editor.store.frozenOf(issue)?.build.steps ?? []) : [];
     return looksOpen(progress(steps, issues, view?.entries ?? [], new Date().toISOString()));
   });
-  /** What rests on a look that nobody has recorded is not known. */
+  /** Pieces of another material than the one that was computed. */
+  strange = $derived.by((): readonly string[] => this.tried?.strange ?? []);
+  /** What rests on a look that nobody has recorded, on another material, or on entries that do not fit is not known. */
   protected known(verdict: Verdict): Verdict {
-    return verdict !== 'fails' && this.unseen.length > 0 ? 'not-checkable' : verdict;
+    const left = this.wall === 'built' ? (this.built?.left ?? 0) : 0;
+    return verdictOnSite(verdict, { looks: this.unseen.length, strange: this.strange.length, left });
   }
   /** Fixes of a finding that hold, planned when somebody asks: a moment later, so that what is pressed shows. */
   async tryFixes(finding: Finding): Promise<readonly TriedFix[]> {
@@ -95,11 +100,10 @@ export class WallDesk {
 
   tried = $derived.by((): ChangedBuild | null => {
     const { build } = this.plan;
-    const base = this.wall === 'built' ? this.built : build && { build, lost: [] };
+    const base = this.wall === 'built' ? this.built : build && unchanged(build);
     if (!base) return null;
-    const next = withChanges(base.build, this.tries);
-    if (!next.ok) return { build: base.build, lost: base.lost };
-    return { build: next.value.build, lost: [...base.lost, ...next.value.lost] };
+    const next = withChanges(base.build, this.tries, base);
+    return next.ok ? next.value : base;
   });
   build = $derived.by((): Build | null => this.tried?.build ?? null);
   step = $derived.by((): number => {
@@ -129,7 +133,7 @@ export class WallDesk {
 
   try(change: WallChange): boolean {
     const base = this.tried;
-    const result = base ? withChanges(base.build, [change]) : null;
+    const result = base ? withChanges(base.build, [change], base) : null;
     this.problem = result && !result.ok ? result.error : null;
     if (!result?.ok) return false;
     this.tries = [...this.tries, change];

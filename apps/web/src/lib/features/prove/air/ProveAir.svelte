@@ -18,7 +18,6 @@
   import { detailWords } from '$words/detail.ts';
   import { shellWords } from '$words/shell.ts';
   import { proveText } from '$words/prove.ts';
-  import { waterText } from '$words/prove-water.ts';
   import {
     airThingText,
     cutIds,
@@ -32,6 +31,7 @@
   import AirLeakage from './AirLeakage.svelte';
   import ProofFindings from '$lib/features/prove/ProofFindings.svelte';
   import ProofWall from '$lib/features/prove/ProofWall.svelte';
+  import WhichWall from '$lib/features/prove/WhichWall.svelte';
   import WallTries from '$lib/features/prove/WallTries.svelte';
 
   let { editor, proofs }: ProveAirProps = $props();
@@ -39,7 +39,6 @@
   const air = untrack(() => new AirDesk(editor));
   const proof = $derived(air.proof);
   const length = (mm: number) => formatLength(mm, editor.context.job.units);
-  const started = $derived((air.built?.count ?? 0) > 0);
 
   /** Where pieces come closest in the cut that is shown, when nothing joins them. */
   const gaps = $derived.by((): Point3[] => {
@@ -63,18 +62,7 @@
     <h2><VerdictMark verdict={air.verdict} word /> {t.title}</h2>
     {#if !editor.mayPlan}<p class="quiet">{shellWords.readOnly}</p>{/if}
     {#if proof && air.build}
-      <div class="switch" role="group" aria-label={waterText.wall}>
-        {#each ['planned', 'built'] as const as wall (wall)}
-          <button type="button" aria-pressed={air.wall === wall} onclick={() => (air.wall = wall)}
-            >{waterText[wall]}</button
-          >
-        {/each}
-      </div>
-      {#if air.wall === 'built' && air.built}
-        <p class="quiet">
-          {started ? waterText.builtLead(air.built.count, air.built.build.steps.length) : waterText.builtNone}
-        </p>
-      {/if}
+      <WhichWall desk={air} />
       <p data-testid="pen-line" data-closed={proof.closed}>
         {#if !air.finished}{t.atStep(proof.closed)}{/if}
         {proof.closed ? t.closed : t.open(openPlaces(proof))}

@@ -7,33 +7,18 @@
 </script>
 
 <script lang="ts">
+  import WhichWall from '$lib/features/prove/WhichWall.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { partKey } from './water-desk.svelte.ts';
   import { partText, sourceTexts, waterText as t } from '$words/prove-water.ts';
-  import { formatLength, lookText, pieceText } from '@hulvek/core';
+  import { formatLength, pieceText } from '@hulvek/core';
 
   let { water }: WaterSourcesProps = $props();
   const length = (mm: number) => formatLength(mm, water.editor.context.job.units);
   const unitThere = $derived(water.traces.some(({ source }) => source === 'unit-sill'));
-  const started = $derived((water.built?.count ?? 0) > 0);
 </script>
 
-<div class="walls switch" role="group" aria-label={t.wall}>
-  {#each ['planned', 'built'] as const as wall (wall)}
-    <button type="button" aria-pressed={water.wall === wall} onclick={() => (water.wall = wall)}
-      >{t[wall]}</button
-    >
-  {/each}
-</div>
-{#if water.wall === 'built' && water.built}
-  <p class="quiet">
-    {started ? t.builtLead(water.built.count, water.built.build.steps.length) : t.builtNone}
-    {#if water.built.left > 0}{t.builtLeft(water.built.left)}{/if}
-  </p>
-{/if}
-{#if water.unseen.length > 0}
-  <p class="quiet" data-testid="unseen">{t.unseen} {water.unseen.map(lookText).join(' ')}</p>
-{/if}
+<WhichWall desk={water} />
 {#if !water.finished}
   <h3 class="tonight">{t.tonight}</h3>
   {#if !unitThere}<p>{t.open}</p>{/if}
@@ -76,9 +61,6 @@
 {/if}
 
 <style>
-  .walls {
-    margin-top: var(--gap-3);
-  }
   h3 {
     margin-top: var(--gap-2);
   }
