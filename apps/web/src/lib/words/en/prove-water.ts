@@ -109,7 +109,7 @@ export const waterText = {
   beside: (far: string) => `beside this cut by ${far}`,
   unseen: 'Not known, because nobody has recorded the look:',
   strange: (pieces: string) =>
-    `Not known, because another material was used than the proof was made with: ${pieces}. Choose it under Detail, or record what its maker says.`,
+    `Not known, because another material was used than the proof was made with: ${pieces}. Plan the opening with that material and freeze it again, or put in what was planned.`,
   title: 'Water',
   lead: 'Water is let go at every place it comes from and followed through every layer, with all bonds sound and with as few of them failed as it takes. Common practice, no source; the maker’s instructions and the local code win.',
   views: 'Drawing',
