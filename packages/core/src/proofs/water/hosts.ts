@@ -1,11 +1,11 @@
 /** What stands under the sheets of each plane, and how far each is looked at. */
 import type { Range } from '../../geometry/solid.ts';
-import { radians } from '../../geometry/vector.ts';
 import { sillHeight } from '../../methods/pieces/context.ts';
 import { slitReach } from '../../methods/pieces/wall.ts';
 import { buckSide, UNIT } from '../../methods/names.ts';
 import type { Build } from '../../build/build.ts';
 import type { AcrossPlane, PlaneId } from '../../vocabulary/planes.ts';
+import { alongSill, damOf } from './dam.ts';
 import { onPlane } from './placed.ts';
 import type { Point2 } from '../../geometry/vector.ts';
 import { stands, type Moment } from '../../build/moment.ts';
@@ -64,7 +64,7 @@ export function revealKind(side: 'sill' | 'jamb', { context: { choices, opening 
   return choices.waterLayer === 'existing' && side === 'sill' ? 'solid' : 'framing';
 }
 
-type Base = Pick<PlaneSpec, 'hosts' | 'marks' | 'within'>;
+type Base = Pick<PlaneSpec, 'hosts' | 'marks' | 'within' | 'gridded'>;
 
 const host = (name: string, kind: HostKind, x: Range = EVERYWHERE, y: Range = EVERYWHERE): Host => ({
   name,
@@ -79,6 +79,7 @@ export function hostsOf(plane: PlaneId, moment: Moment): Base {
   if (plane === 'across-left' || plane === 'across-right' || plane === 'across-sill')
     return acrossHosts(plane, moment);
   const { opening, numbers, unit } = build.context;
+  const dam = plane === 'sill-reveal' ? damOf(moment) : null;
   if (plane === 'inner-plane') {
     const leg = opening.buck?.leg ?? 0;
     const rough = [
@@ -99,6 +100,7 @@ export function hostsOf(plane: PlaneId, moment: Moment): Base {
   if (plane === 'sill-reveal')
     return {
       hosts: [host('sill', revealKind('sill', build))],
+      gridded: true,
       marks: {
         x: [
           unit.left,
@@ -106,7 +108,7 @@ export function hostsOf(plane: PlaneId, moment: Moment): Base {
           unit.left + unit.width - unit.frameFace,
           unit.left + unit.width,
         ],
-        y: jointDepth(build).map((w) => alongSill(build, w)),
+        y: [...jointDepth(build).map((w) => alongSill(build, w)), ...(dam ? [dam.depth] : [])],
       },
       within: { x: [0, opening.width], y: [0, alongSill(build, -opening.depth)] },
     };
@@ -197,10 +199,6 @@ export function headCorners(build: Build): Range[] {
     [unit.left + unit.width, opening.width + reach],
   ];
 }
-
-/** How far along the slope of the sill a depth lies, mm. @param w depth, below 0 */
-export const alongSill = ({ context: { numbers } }: Build, w: number): number =>
-  -w / Math.cos(radians(numbers.slope));
 
 /** Height of the sill's surface where a point of a jamb stands, mm. @param w depth, below 0 */
 export const sillUnder = ({ context: { numbers } }: Build, w: number): number => sillHeight(numbers, -w);

@@ -37,9 +37,9 @@ export function networkOf(moment: Moment, overSill: OverSill | null = null): Net
   const ways = new Ways(moment);
   const { build } = moment;
   const add = (id: PlaneId, alongX: readonly number[] = []): Plane => {
-    const { hosts, marks, within } = hostsOf(id, moment);
+    const { marks, ...base } = hostsOf(id, moment);
     const x = [...marks.x, ...alongX];
-    return ways.add(id, arrange({ faces: facesOn(id, moment), hosts, marks: { ...marks, x }, within }));
+    return ways.add(id, arrange({ ...base, faces: facesOn(id, moment), marks: { ...marks, x } }));
   };
   // Of an old wall nobody knows what lies in it.
   const wall = modelled(build) || build.context.opening.buck ? add('wall') : null;

@@ -1,10 +1,12 @@
 /** Water on the sill: outwards with its slope, along it to both ends, and out over its edge. */
+import type { Range } from '../../geometry/solid.ts';
 import type { CornerPlace } from '../../build/corners.ts';
-import { alongSill, isBarrier } from './hosts.ts';
+import { isBarrier } from './hosts.ts';
 import { overFold } from './in-joint.ts';
 import { isSillClosed } from '../../build/flaws.ts';
-import { pieceFor, plays } from '../../build/by-role.ts';
-import { seals, stands } from '../../build/moment.ts';
+import { plays } from '../../build/by-role.ts';
+import { damOf } from './dam.ts';
+import { seals } from '../../build/moment.ts';
 import type { Cell, Plane } from './plane.ts';
 import { placeNode, type Follow, type Spot, type Ways } from './ways.ts';
 
@@ -24,7 +26,7 @@ export function onSill(
 ): Follow {
   const { slope } = ways.moment.build.context.numbers;
   const [runsOut, runsIn] = [slope > -LEVEL_deg, slope < LEVEL_deg];
-  const dam = damOf(ways);
+  const dam = damOf(ways.moment);
   const shut = isSillClosed(ways.moment.build);
   // A seal that is not there yet, or that is known not to stick, keeps nothing out.
   const planned = o.overSill?.seal ?? null;
@@ -41,7 +43,7 @@ export function onSill(
     else if (runsOut && !shut) overEdge(ways, { sill, wall }, at, gap, node);
     const inward = runsIn ? column.cells[row - 1] : undefined;
     if (inward) {
-      if (!dam || dam.depth <= cell.y[0] || dam.depth > inward.y[1]) on(inward);
+      if (!dam || dam.depth < middle(cell.y) || dam.depth > middle(inward.y)) on(inward);
       // It stands before the dam; over it only pressure lifts it, and under it a bed that has come off lets it.
       else if (dam.bed !== null) ways.link(node, ways.outermost(inward), dam.bed);
     } else if (!runsOut) ways.link(node, placeNode('room'));
@@ -54,26 +56,10 @@ export function onSill(
   };
 }
 
+const middle = ([from, to]: Range): number => (from + to) / 2;
+
 /** Within this a sill counts as level, degrees: common practice, no source. */
 const LEVEL_deg = 0.3;
-
-/** What stops water that runs inward, how deep in, and the bed that holds it; `null` where nothing does. */
-function damOf({ moment }: Ways): { readonly depth: number; readonly bed: string | null } | null {
-  const { build } = moment;
-  const { opening, numbers } = build.context;
-  const dam = pieceFor(build, 'dam');
-  if (dam?.form === 'solid' && seals(moment, dam.id)) {
-    const front = Math.max(...dam.solids.flatMap(({ profile }) => profile.map(([w]) => w)));
-    return { depth: alongSill(build, front), bed: dam.id };
-  }
-  const legged = build.pieces.some(
-    (piece) =>
-      piece.roles.includes('pan') &&
-      piece.form === 'sheet' &&
-      piece.sheet.faces.some(({ id, surface }) => surface === 'sill-rear' && stands(moment, piece.id, id)),
-  );
-  return legged ? { depth: alongSill(build, numbers.panInset - opening.depth) - 1, bed: null } : null;
-}
 
 /** Over the fold at the sill's outer edge, under whatever hangs down over it there. */
 function overEdge(

@@ -43,6 +43,8 @@ export interface PlaneSpec {
   readonly hosts: readonly Host[];
   /** Further places where something changes. */
   readonly marks: { readonly x: readonly number[]; readonly y: readonly number[] };
+  /** Cut at every height in every column: what also runs sideways enters no more of a cell than it comes to. */
+  readonly gridded?: true;
   /** The part of the plane that is looked at. */
   readonly within: { readonly x: Range; readonly y: Range };
 }
@@ -98,10 +100,13 @@ export function arrange(spec: PlaneSpec): Plane {
     ],
     within.x,
   );
+  const heights = spec.gridded
+    ? [...marks.y, ...outlines.flat().map(([[, y]]) => y), ...hosts.slice(1).flatMap((host) => host.y)]
+    : marks.y;
   const columns: Column[] = [];
   xs.slice(1).forEach((to, i) => {
     const x: Range = [xs[i] ?? to, to];
-    const column = { x, cells: cellsOf(x, sides, spec) };
+    const column = { x, cells: cellsOf(x, sides, spec, heights) };
     const last = columns.at(-1);
     if (last && !marks.x.includes(x[0]) && alike(last, column, faces))
       columns[columns.length - 1] = { ...last, x: [last.x[0], to] };
@@ -130,11 +135,11 @@ function alike(a: Column, b: Column, faces: readonly PlaneFace[]): boolean {
   );
 }
 
-function cellsOf(x: Range, sides: readonly Side[], spec: PlaneSpec): Cell[] {
+function cellsOf(x: Range, sides: readonly Side[], spec: PlaneSpec, marks: readonly number[]): Cell[] {
   const middle = (x[0] + x[1]) / 2;
   const spans = spansAt(middle, sides);
   const hosts = spec.hosts.filter((host) => host.x[0] < middle && host.x[1] > middle);
-  const heights = [...spec.marks.y];
+  const heights = [...marks];
   for (const { low, high } of spans) heights.push(low, high);
   for (const { y } of hosts) heights.push(...y);
   const ys = distinct(heights, spec.within.y);

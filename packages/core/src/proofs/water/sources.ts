@@ -100,7 +100,8 @@ function fromBehind(ways: Ways): Start[] {
   if (!plane) return [];
   const leg = layerBehindBuck(build) ? (build.context.opening.buck?.leg ?? 0) : 0;
   const isWrap = (face: number) => plays(build, plane.faces[face]?.thing ?? '', 'wrap');
-  return plane.columns.flatMap(({ x, cells }): Start[] => {
+  return plane.columns.flatMap((column): Start[] => {
+    const { x, cells } = column;
     const middle = (x[0] + x[1]) / 2 - leg;
     if (middle < whole[0] || middle > whole[1]) return [];
     const span: Range = [x[0] - leg, x[1] - leg];
@@ -111,8 +112,9 @@ function fromBehind(ways: Ways): Start[] {
       if (held < 0) continue;
       // Where its lower edge is held down it cannot leave there.
       const isHeld = closes(plane, cell, over, x);
-      const node = isHeld ? placeNode('behind-layer') : ways.node(cell, over);
+      const node = ways.behind(column, isHeld ? 'behind-layer' : { cell, gap: over });
       if (isHeld) ways.link(node, placeNode('out'), thingOf(plane, cell.stack[over]));
+      else ways.link(node, ways.node(cell, over));
       // The upper edge of the strip is what keeps it from going behind.
       ways.link(node, ways.node(cell, held), thingOf(plane, cell.stack[held]));
       return [{ node, span }];

@@ -10,7 +10,7 @@ import type { OverSill } from './on-sill.ts';
 import type { PlaneId } from '../../vocabulary/planes.ts';
 import { momentOf, type LostBond } from '../../build/moment.ts';
 import type { Start, WaterSource } from './sources.ts';
-import { placeNode, places, type Place } from './ways.ts';
+import { placeNode, places, type Place, type WaterNode } from './ways.ts';
 
 /**
  * `shed`: it stays outside · `drained`: it came in and is let out · `trapped`: it has no way out · `structure`,
@@ -239,10 +239,19 @@ function stopsOf(node: number, search: Search, network: Network): WaterStop[] {
     };
   };
   const stops = [stop(node, null)];
-  for (const edge of edgesFrom(node, search, network))
-    stops.push(stop(edges.to[edge] ?? 0, bonds[edges.fails[edge] ?? -1] ?? null));
+  let last = describe(node);
+  for (const edge of edgesFrom(node, search, network)) {
+    const to = edges.to[edge] ?? 0;
+    const next = describe(to);
+    // On the back of a layer, and on what lies under it: one place.
+    if (!isOnePlace(last, next)) stops.push(stop(to, bonds[edges.fails[edge] ?? -1] ?? null));
+    last = next;
+  }
   return stops;
 }
+
+const isOnePlace = (a: WaterNode | Place, b: WaterNode | Place): boolean =>
+  typeof a !== 'string' && typeof b !== 'string' && a.cell === b.cell && a.gap === b.gap;
 
 /** Stretches that touch become one. */
 function joined(spans: readonly Range[]): Range[] {

@@ -21,7 +21,7 @@ export const places = [
   'frame-left',
   'frame-right',
   'buck-top',
-  // On a strip under a layer that is held down below it.
+  // On the back of the wall's layer, where that is held down below.
   'behind-layer',
 ] as const;
 export type Place = (typeof places)[number];
@@ -57,6 +57,9 @@ export class Ways {
   readonly #spotOf: number[] = [];
   readonly #spotAt = new Map<Cell, number>();
   readonly #bondAt = new Map<string, number>();
+  /** By node: water on the back of a layer, and by column the node that is kept for it. */
+  readonly #backs = new Map<number, WaterNode | Place>();
+  readonly #backOf = new Map<Column, number>();
   readonly #waiting: number[] = [];
   /** By node: whether water comes there. Made once every plane is added. */
   #known = new Uint8Array(0);
@@ -67,14 +70,16 @@ export class Ways {
 
   add(id: PlaneId, plane: Plane): Plane {
     this.planes.set(id, plane);
-    plane.columns.forEach((column, i) =>
+    plane.columns.forEach((column, i) => {
+      this.#backOf.set(column, places.length + this.#spotOf.length);
+      this.#spotOf.push(-1);
       column.cells.forEach((cell, row) => {
         this.#spotAt.set(cell, this.#spots.length);
         this.#spots.push({ plane: id, column, cell, i, row });
         this.#first.push(places.length + this.#spotOf.length);
         for (let gap = 0; gap <= cell.stack.length; gap++) this.#spotOf.push(this.#spots.length - 1);
-      }),
-    );
+      });
+    });
     return plane;
   }
 
@@ -86,8 +91,20 @@ export class Ways {
   }
   outermost = (cell: Cell): number => this.node(cell, cell.stack.length);
 
+  /** Water on the back of the layer over a column: a node of its own, since nothing else can do what it does. */
+  behind(column: Column, seen: { readonly cell: Cell; readonly gap: number } | Place): number {
+    const node = this.#backOf.get(column);
+    if (node === undefined) throw new Error('a column of another network');
+    if (typeof seen === 'string') this.#backs.set(node, seen);
+    else {
+      const at = this.describe(this.node(seen.cell, seen.gap));
+      this.#backs.set(node, at);
+    }
+    return node;
+  }
+
   describe = (node: number): WaterNode | Place => {
-    const place = places[node];
+    const place = places[node] ?? this.#backs.get(node);
     if (place) return place;
     const i = this.#spotOf[node - places.length] ?? -1;
     const spot = this.#spots[i];
