@@ -2,6 +2,7 @@
 import type { OpeningPart } from '$lib/contract/pack.ts';
 import {
   formatSize,
+  looksOpen,
   progress,
   shareDone,
   type Build,
@@ -25,6 +26,8 @@ export interface OpeningRow extends OpeningName {
   readonly fit: FitVerdict | null;
   /** 0 to 1, `null` before work began. */
   readonly done: number | null;
+  /** Looks on the wall as built that are due and that nobody has recorded: until then it is not known. */
+  readonly looksDue: number;
   readonly measured: boolean;
 }
 
@@ -41,6 +44,7 @@ export function openingRow(
   now: string,
 ): OpeningRow {
   const { unit, method, opening, job } = plan;
+  const list = steps && progress(steps, issues, entries, now);
   return {
     id: opening.id,
     mark: opening.mark,
@@ -50,7 +54,8 @@ export function openingRow(
     method: method?.name ?? null,
     judgement,
     fit: plan.fit?.result.verdict ?? null,
-    done: steps && shareDone(progress(steps, issues, entries, now)),
+    done: list && shareDone(list),
+    looksDue: list ? looksOpen(list).length : 0,
     measured: plan.frame !== null && plan.frame.missing.length === 0,
   };
 }

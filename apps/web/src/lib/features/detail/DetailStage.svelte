@@ -20,7 +20,7 @@
   import CutTable from './CutTable.svelte';
   import DeviationLog from './DeviationLog.svelte';
   import FastenerTable from './FastenerTable.svelte';
-  import { triedFixes } from '$lib/features/findings/tried-fixes.ts';
+  import { triedFixes } from '$lib/features/findings/tried-fixes.svelte.ts';
   import Missing from '$lib/features/findings/Missing.svelte';
   import FindingList from '$lib/features/findings/FindingList.svelte';
   import MethodChoices from './MethodChoices.svelte';

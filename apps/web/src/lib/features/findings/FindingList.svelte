@@ -20,7 +20,7 @@
     /** Applies a fix; `null` where fixes are not offered. */
     onfix: ((fix: Fix) => void) | null;
     /** Plans the fixes of a finding when somebody asks for them: only those that hold are offered. */
-    tryFixes?: ((finding: Finding) => Promise<readonly TriedFix[]>) | null;
+    tryFixes?: ((finding: Finding) => Promise<readonly TriedFix[] | null>) | null;
     /** Departs from a rule with a reason; left out where that is not offered. */
     onaccept?: ((finding: Finding, reason: string) => void) | null;
   }
@@ -69,11 +69,12 @@
     note: 'holds',
   };
   /** By finding: its fixes once they are planned. */
-  let tried = $state.raw<ReadonlyMap<Finding, readonly TriedFix[] | 'working'>>(new Map());
+  let tried = $state.raw<ReadonlyMap<Finding, readonly TriedFix[] | 'working' | 'broken'>>(new Map());
   async function ask(finding: Finding) {
     if (!tryFixes) return;
     tried = new Map(tried).set(finding, 'working');
-    tried = new Map(tried).set(finding, await tryFixes(finding));
+    const fixes = await tryFixes(finding);
+    tried = new Map(tried).set(finding, fixes ?? 'broken');
   }
   const brought = (fix: TriedFix): string =>
     fix.brings.map((finding) => findingText(finding, figures).title).join('; ');
@@ -121,8 +122,9 @@
       {/if}
       {#if onfix && tryFixes && finding.severity !== 'look' && finding.fixes.length > 0}
         {@const fixes = tried.get(finding)}
-        {#if fixes === undefined}
+        {#if fixes === undefined || fixes === 'broken'}
           <Button onclick={() => ask(finding)}>{fixWords.ask}</Button>
+          {#if fixes === 'broken'}<p class="kind" role="alert">{fixWords.broken}</p>{/if}
         {:else if fixes === 'working'}
           <p class="kind" role="status">{fixWords.working}</p>
         {:else}

@@ -26,7 +26,7 @@ import {
   type WallChange,
 } from '@hulvek/core';
 import { DetailDesk } from '$lib/features/detail/detail-desk.svelte.ts';
-import { triedFixes } from '$lib/features/findings/tried-fixes.ts';
+import { triedFixes } from '$lib/features/findings/tried-fixes.svelte.ts';
 import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
 
 export const wallViews = ['face', 'head', 'left', 'right', 'sill'] as const;
@@ -93,8 +93,8 @@ export class WallDesk {
     const left = this.wall === 'built' ? (this.built?.left ?? 0) : 0;
     return verdictOnSite(verdict, { looks: this.unseen.length, strange: this.strange.length, left });
   }
-  /** Fixes of a finding that hold, planned when somebody asks: a moment later, so that what is pressed shows. */
-  async tryFixes(finding: Finding): Promise<readonly TriedFix[]> {
+  /** Fixes of a finding that hold, planned when somebody asks. */
+  tryFixes(finding: Finding): Promise<readonly TriedFix[] | null> {
     return triedFixes(this.plan, finding);
   }
 

@@ -7,6 +7,7 @@ export const fixWords = {
   ask: 'Ways to mend',
   working: 'Being tried …',
   none: 'None of the usual changes mends this without a new fault: think about what stands here, or ask the maker.',
+  broken: 'The changes could not be tried: press again; if it stays so, reload the page.',
   brings: (what: string) => `; brings: ${what}`,
   lookAt: (step: string) => `Seen at: ${step}.`,
 };

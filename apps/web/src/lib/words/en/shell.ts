@@ -44,6 +44,7 @@ export const jobWords = {
     facade: 'Façade',
     method: 'Method',
   },
+  looksDue: (n: number) => (n === 1 ? '1 look due' : `${n} looks due`),
   notStarted: 'not started',
   noUnit: 'no unit chosen',
   save: 'Job file',

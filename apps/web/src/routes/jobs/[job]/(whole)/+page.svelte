@@ -57,7 +57,9 @@
                   <span class="quiet">{jobWords.notStarted}</span>
                 {:else}
                   <a class="done" href="/jobs/{job.id}/{row.id}/install"
-                    ><ProgressBar share={row.done} label={row.mark} /></a
+                    ><ProgressBar share={row.done} label={row.mark} />{#if row.looksDue > 0}<span
+                        class="due">{jobWords.looksDue(row.looksDue)}</span
+                      >{/if}</a
                   >
                 {/if}
               </td>
@@ -114,6 +116,10 @@
     display: flex;
     align-items: baseline;
     gap: var(--gap-5);
+  }
+  .due {
+    display: block;
+    font-size: 0.85rem;
   }
   .note,
   .quiet,
