@@ -90,7 +90,7 @@ it('two openings in one place collide, and both are judged anew when one moves a
   const { part } = await partOf();
   const twin = { ...part.document, id: 'twin' as typeof part.document.id, mark: 'T', position: place };
   await addOpenings(db, job, [twin]);
-  await saveOpening(db, job, { document: { ...part.document, position: place }, from: 1, person: '' });
+  await saveOpening(db, job, { document: { ...part.document, position: place }, from: 1, user: null });
   await judgeAll();
   const grades = async () =>
     (await loadParts(db, job)).flatMap(({ document, judged }) =>
@@ -98,7 +98,7 @@ it('two openings in one place collide, and both are judged anew when one moves a
     );
   expect(await grades()).toEqual(['fails', 'fails']);
   const away = { ...place, u: { typed: '30000', mm: 30_000 } };
-  await saveOpening(db, job, { document: { ...part.document, position: away }, from: 2, person: '' });
+  await saveOpening(db, job, { document: { ...part.document, position: away }, from: 2, user: null });
   await judgeAll();
   expect(await grades()).not.toContain('fails');
 });

@@ -52,6 +52,16 @@ describe('rights', () => {
     ['anyone', 'installer', 'Jonas', 'Jonas', true],
     ['anyone', 'viewer', 'Eilif', 'Jonas', false],
   ] as const)('rule %s: %s %s looking at the work of %s: %s', (rule, role, looker, doer, allowed) =>
-    expect(mayLook(rule, role, looker, doer)).toBe(allowed),
+    expect(mayLook(rule, role, { id: looker, name: looker }, { person: 'x', account: doer })).toBe(allowed),
   );
+
+  it('two of one name are two, and of whoever a file names only the name is known', () => {
+    const me = { id: 'a-1', name: 'Jonas Myhr' };
+    const look = (doer: Parameters<typeof mayLook>[3]) => mayLook('not-the-doer', 'installer', me, doer);
+    expect(look({ person: 'Jonas Myhr', account: 'a-2' })).toBe(true);
+    expect(look({ person: 'Jonas Myhr · 2', account: 'a-1' })).toBe(false);
+    const brought = { by: 'Tove Aas', from: 'job.json' };
+    expect(look({ person: ' jonas MYHR', brought })).toBe(false);
+    expect(look({ person: 'Ines Kallas', brought })).toBe(true);
+  });
 });

@@ -1,6 +1,7 @@
 /** One thing that somebody did or saw on site. */
 import * as z from 'zod/mini';
 import { words, id, name, instant, note, versionNumber } from './fields.ts';
+import { envelope } from './envelope.ts';
 import { pieceEdges } from '../vocabulary/piece-edges.ts';
 
 export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo', 'built'] as const;
@@ -54,11 +55,13 @@ export const entrySchema = z.strictObject({
   step: words(60),
   undoes: z.nullable(z.uuid()),
   person: name,
+  /** As the device said. */
   at: instant,
   note,
   photo: z.nullable(photoSchema),
   /** Only of the kind `built`. */
   built: z.optional(z.nullable(builtSchema)),
+  ...envelope,
 });
 
 export type Photo = z.infer<typeof photoSchema>;

@@ -1,5 +1,6 @@
 /** The door of this room. */
 export * from './entry.ts';
+export * from './envelope.ts';
 export * from './fields.ts';
 export * from './issue.ts';
 export * from './job.ts';

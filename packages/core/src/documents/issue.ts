@@ -1,5 +1,6 @@
 /** A plan frozen when work began. */
 import * as z from 'zod/mini';
+import { serverSays } from './envelope.ts';
 import { name, instant, versionNumber, words } from './fields.ts';
 import { frozenBuildSchema } from './frozen-build.ts';
 import { lookCodes } from '../vocabulary/looks.ts';
@@ -12,6 +13,8 @@ import { methodSchema } from './method.ts';
 export const issueSchema = z.strictObject({
   version: versionNumber,
   person: name,
+  account: z.optional(z.uuid()),
+  brought: serverSays.brought,
   at: instant,
   opening: openingSchema,
   wall: wallSchema,

@@ -28,6 +28,7 @@ export const openingDocumentSchema = z.strictObject({
           rule: words(60).check(z.minLength(1)),
           reason: words(500).check(z.trim(), z.minLength(1, 'a reason is needed')),
           person: name,
+          account: z.optional(z.uuid()),
           at: instant,
         }),
       )

@@ -25,6 +25,8 @@ export interface ShelfItem {
   readonly version: number;
   readonly document: ShelfDocument;
   readonly person: string;
+  /** Who put it there; left out for what came with the program. */
+  readonly account?: string | undefined;
   readonly at: string;
 }
 

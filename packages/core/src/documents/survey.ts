@@ -1,6 +1,7 @@
 /** Figures read at an opening, and the survey as it stands at one moment. */
 import { type SurveyPointId, surveyPoints, surveyPointIds } from '../vocabulary/survey-points.ts';
 import * as z from 'zod/mini';
+import { envelope } from './envelope.ts';
 import { side, typedLength, id, name, instant } from './fields.ts';
 
 function outOfRange(point: SurveyPointId, mm: number): string | null {
@@ -43,6 +44,7 @@ export const readingSchema = z
     person: name,
     /** `null` where nobody wrote down when. */
     at: z.nullable(instant),
+    ...envelope,
   })
   .check(
     z.superRefine(({ point, value }, context) => {

@@ -1,3 +1,4 @@
 /** The door of this room. */
 export * from './as-built.ts';
+export * from './clocks.ts';
 export * from './progress.ts';

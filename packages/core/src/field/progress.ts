@@ -1,5 +1,6 @@
 /** What may be done now: the steps of a frozen plan against the entries made on site. */
 import type { Entry } from '../documents/entry.ts';
+import { asTold, isAfter, lapse, momentOf } from './clocks.ts';
 import type { Issue, Look } from '../documents/issue.ts';
 import type { PlannedStep } from '../build/build.ts';
 
@@ -32,43 +33,49 @@ export interface StepProgress {
   readonly looks: readonly Look[];
 }
 
-/** Entries still in force, oldest first: those not taken back, and no `undo` itself. */
+/** Entries still in force, as they are told: those not taken back, and no `undo` itself. */
 export function standing(entries: readonly Entry[]): Entry[] {
   const undone = new Set(
     entries.flatMap((entry) => (entry.kind === 'undo' && entry.undoes ? [entry.undoes] : [])),
   );
-  return entries
-    .filter((entry) => entry.kind !== 'undo' && !undone.has(entry.id))
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  return asTold(entries).filter((entry) => entry.kind !== 'undo' && !undone.has(entry.id));
 }
+
+/** A moment by the device's clock, and by how much that is slow. */
+export type Now = Pick<Entry, 'at' | 'clock_s'>;
 
 const MS_PER_MINUTE = 60_000;
 
 /**
  * Returns the state of every step of the newest frozen plan at `now`.
  *
- * A look counts only when it was made after the tick it looks at. A rest can be overridden by an entry with a
+ * A look counts only when it was made after the tick it looks at, by their device's counter or in the order in which the
+ * server took them. A rest has passed when it has by every clock. A rest can be overridden by an entry with a
  * reason, a look never. A tick from an older plan counts while the step's content is unchanged.
  *
  * @param issues all frozen plans of this opening
- * @param now ISO time, passed in: the core has no clock
+ * @param entries in the order in which the server took them, those that it has not taken yet last
+ * @param now ISO time, passed in: the core has no clock. Or the record that is to be judged, with its two clocks
  */
 export function progress(
   steps: readonly PlannedStep[],
   issues: readonly Issue[],
   entries: readonly Entry[],
-  now: string,
+  now: string | Now,
 ): StepProgress[] {
+  const clock = typeof now === 'string' ? { at: now } : now;
+  const taken = new Map(entries.map((entry, i) => [entry.id, i]));
+  const placed = (record: Entry) => ({ record, taken: taken.get(record.id) ?? entries.length });
   const valid = standing(entries);
   const byStep = new Map<string, StepProgress>();
   const asked = issues.at(-1)?.looks ?? [];
   for (const step of steps) {
     const own = valid.filter((entry) => entry.step === step.id);
     const tick = tickThatCounts(own, issues, step);
-    const afterTick = (entry: Entry) => tick !== null && Date.parse(entry.at) >= Date.parse(tick.at);
+    const afterTick = (entry: Entry) => tick !== null && isAfter(placed(entry), placed(tick));
     const look = own.findLast((entry) => entry.kind === 'look' && afterTick(entry)) ?? null;
     const override = own.findLast((entry) => entry.kind === 'override') ?? null;
-    const blockedBy = blockers(step, steps, byStep, override !== null, now);
+    const blockedBy = blockers(step, steps, byStep, override !== null, clock);
     const changed = tick !== null && hashAt(issues, tick.issue, step.id) !== step.hash;
     byStep.set(step.id, {
       id: step.id,
@@ -120,7 +127,7 @@ function dueOf(
     const done = earlier.get(id)?.tick;
     if (!done || most_min === undefined) return [];
     const worked_min = from === 'start' ? (steps.find((s) => s.id === id)?.work_min ?? 0) : 0;
-    const by = Date.parse(done.at) + (most_min - worked_min) * MS_PER_MINUTE;
+    const by = Math.min(Date.parse(done.at), momentOf(done)) + (most_min - worked_min) * MS_PER_MINUTE;
     return [{ step: id, by: new Date(by).toISOString(), atOnce: most_min === 0 }];
   });
 }
@@ -131,14 +138,15 @@ function blockers(
   steps: readonly PlannedStep[],
   earlier: ReadonlyMap<string, StepProgress>,
   overridden: boolean,
-  now: string,
+  now: Now,
 ): Blocker[] {
   const waits = step.after.flatMap(({ step: id, because, least_min = 0 }): Blocker[] => {
     const before = earlier.get(id);
     if (!before?.tick) return [{ kind: 'step', step: id, because }];
-    const until = Date.parse(before.tick.at) + least_min * MS_PER_MINUTE;
-    if (least_min > 0 && !overridden && Date.parse(now) < until) {
-      return [{ kind: 'rest', step: id, until: new Date(until).toISOString() }];
+    const left = least_min * MS_PER_MINUTE - lapse(before.tick, now);
+    if (least_min > 0 && !overridden && left > 0) {
+      const until = new Date(Date.parse(now.at) + left).toISOString();
+      return [{ kind: 'rest', step: id, until }];
     }
     return [];
   });

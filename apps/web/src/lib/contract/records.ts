@@ -4,10 +4,14 @@ import * as z from 'zod/mini';
 import { meSchema } from './pack.ts';
 
 /** Who made them is said by whoever is signed in. */
-const unsignedReading = z.omit(z.strictObject({ ...readingSchema.shape, at: instant }), { person: true });
-const unsignedEntry = z.omit(entrySchema, { person: true });
+const servers = { person: true, account: true, brought: true, received: true, clock_s: true } as const;
+const unsignedReading = z.omit(z.strictObject({ ...readingSchema.shape, at: instant }), servers);
+const unsignedEntry = z.omit(entrySchema, servers);
 /** What a picture is, only the server says. */
 const entryWithoutPicture = z.omit(unsignedEntry, { photo: true });
+
+/** A device that was away for long sends in parts of any size up to this. */
+export const MOST_AT_ONCE = 500;
 
 export const recordsBody = z.strictObject({
   /** The device's clock when it sent this. */
@@ -19,7 +23,7 @@ export const recordsBody = z.strictObject({
         z.strictObject({ type: z.literal('entry'), record: entryWithoutPicture }),
       ]),
     )
-    .check(z.minLength(1), z.maxLength(100)),
+    .check(z.minLength(1), z.maxLength(MOST_AT_ONCE)),
 });
 
 export const photoMeta = z.strictObject({ sentAt: instant, record: entryWithoutPicture });

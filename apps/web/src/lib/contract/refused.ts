@@ -2,4 +2,11 @@
 import type { Refusal } from '@hulvek/core';
 
 export type Refused =
-  Refusal | 'no-opening' | 'not-started' | 'not-the-looker' | 'not-allowed' | 'other-job' | 'not-a-picture';
+  | Refusal
+  | 'no-opening'
+  | 'not-started'
+  | 'not-the-looker'
+  | 'not-allowed'
+  | 'other-job'
+  | 'other-content'
+  | 'not-a-picture';

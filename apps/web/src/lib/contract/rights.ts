@@ -1,5 +1,7 @@
 /** Who may do what: the one place that decides every right. */
 
+import type { Maker } from '@hulvek/core';
+
 /** From most to least; a person has one role per job. */
 export const roles = ['owner', 'lead', 'installer', 'inspector', 'viewer'] as const;
 export type Role = (typeof roles)[number];
@@ -50,9 +52,18 @@ export type LookRule = (typeof lookRules)[number];
  * Whether this person may be the one who looks at a hold point. Owner and lead always may; otherwise by default
  * anyone but the one who did the work.
  */
-export function mayLook(rule: LookRule, role: Role, looker: string, doer: string | null): boolean {
+export function mayLook(
+  rule: LookRule,
+  role: Role,
+  looker: { readonly id: string; readonly name: string },
+  doer: Maker | null,
+): boolean {
   if (!may(role, 'look')) return false;
   if (role === 'owner' || role === 'lead' || rule === 'anyone') return true;
   if (rule === 'inspector') return role === 'inspector';
-  return looker !== doer;
+  if (doer === null) return true;
+  // Of whoever a file names only the name is known: somebody of that name may be the one.
+  return doer.account === undefined
+    ? doer.person.trim().toLowerCase() !== looker.name.trim().toLowerCase()
+    : doer.account !== looker.id;
 }

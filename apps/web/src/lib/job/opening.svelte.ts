@@ -1,5 +1,5 @@
 /** One opening being edited: its document, what follows from it, undo, and saving that loses nothing. */
-import { freshId } from '$lib/device/ids.ts';
+import { freshId, made } from '$lib/device/ids.ts';
 import {
   changedFields,
   contentHash,
@@ -189,7 +189,7 @@ export class OpeningEditor {
     const opening = this.opening.id;
     const items = readings.map((reading) => {
       const id = freshId();
-      const record = { id, opening, ...reading, instrument, at };
+      const record = { id, opening, ...reading, instrument, at, ...made() };
       return {
         id,
         job: this.store.id,

@@ -24,7 +24,7 @@ export const actions = {
     const parsed = form.safeParse(await formFields(request));
     if (!parsed.success) return fail(400, { problem: jobsWords.nameNeeded });
     const file = newJob(parsed.data);
-    await importJob(database(), file, locals.person?.id);
+    await importJob(database(), file, { user: locals.person?.id ?? null, file: '' });
     redirect(303, `/jobs/${file.job.id}`);
   },
   load: async ({ request, locals }) => {
@@ -38,7 +38,12 @@ export const actions = {
         .map((p) => (p.path ? `${p.path}: ${p.message}` : p.message));
       return fail(400, { problem: jobsWords.fileRefused(upload.name, JOB_FORMAT), problems });
     }
-    if (!(await importJob(database(), result.value, locals.person?.id)))
+    if (
+      !(await importJob(database(), result.value, {
+        user: locals.person?.id ?? null,
+        file: upload.name.slice(0, 200),
+      }))
+    )
       return fail(409, { problem: jobsWords.fileThere(result.value.job.name) });
     redirect(303, `/jobs/${result.value.job.id}`);
   },

@@ -151,8 +151,8 @@ export class DetailDesk {
 
   /** Departs from a rule for a reason, in one's own name. */
   accept(rule: RuleId, reason: string): void {
-    const person = this.editor.store.pack.me.name;
-    const deviation = { rule, reason, person, at: new Date().toISOString() };
+    const { id: account, name: person } = this.editor.store.pack.me;
+    const deviation = { rule, reason, person, account, at: new Date().toISOString() };
     this.editor.change((opening) => ({
       ...opening,
       deviations: [...(opening.deviations ?? []).filter((d) => d.rule !== rule), deviation],

@@ -1,6 +1,7 @@
 /** Everything that was ever entered for an opening, as lines to read, newest first. */
 import { versionsAnswer, type Version } from '$lib/contract/answers.ts';
 import { answerOf } from '$lib/contract/read.ts';
+import { madeBy } from '$words/contract.ts';
 import { historyWords } from '$words/history.ts';
 import { measureWords } from '$words/measure.ts';
 import { entryKindsWords, installWords } from '$words/install.ts';
@@ -54,10 +55,10 @@ export function openingHistory(
   const lines = [
     ...view.readings.map((reading) => readingLine(reading, view.readings)),
     ...versions.map((version, i) => versionLine(version, versions[i - 1], context)),
-    ...view.issues.map(({ version, at, person }) => ({
+    ...view.issues.map(({ version, at, ...maker }) => ({
       id: `plan-${version}`,
       at,
-      person,
+      person: madeBy(maker),
       what: historyWords.frozen(version),
       more: '',
       undone: false,
@@ -75,7 +76,7 @@ function readingLine(reading: Reading, all: readonly Reading[]): HistoryLine {
   return {
     id: reading.id,
     at: reading.at,
-    person: reading.person,
+    person: madeBy(reading),
     what: historyWords.reading(point, reading.value?.typed ?? historyWords.cleared, was),
     more: `${historyWords.instruments[reading.instrument]}${from}`,
     undone: all.some(
@@ -106,10 +107,10 @@ function versionLine(now: Version, before: Version | undefined, context: JobCont
 
 function entryLines({ entries }: OpeningView): HistoryLine[] {
   const stands = new Set(standing(entries).map((entry) => entry.id));
-  return entries.map(({ id, at, person, kind, step, note }) => ({
+  return entries.map(({ id, at, kind, step, note, ...maker }) => ({
     id,
     at,
-    person,
+    person: madeBy(maker),
     what: `${stepText(step).title}: ${kind === 'undo' ? installWords.undone : entryKindsWords[kind]}`,
     more: note,
     undone: kind !== 'undo' && !stands.has(id),

@@ -12,7 +12,8 @@
   import { entryKindsWords, installWords } from '$words/install.ts';
   import { dateTime } from '$lib/ui/time.ts';
   import { changeText } from '$words/prove-water.ts';
-  import { formatLength, type Entry } from '@hulvek/core';
+  import { clockWords, madeBy } from '$words/contract.ts';
+  import { formatLength, toldTwice, type Entry } from '@hulvek/core';
 
   let { log, title }: EntryHistoryProps = $props();
   const length = (mm: number) => formatLength(mm, log.store.context.job.units);
@@ -23,13 +24,17 @@
   <h2>{installWords.history}</h2>
   {#if log.history.length === 0}<p>{installWords.noHistory}</p>{/if}
   <ul>
-    {#each log.history.toReversed() as { entry, undone, waiting } (entry.id)}
+    {#each log.history.toReversed() as { entry, undone, waiting, odd } (entry.id)}
       <li data-undone={undone}>
         <span class="figure">{dateTime(entry.at)}</span>
-        <span>{entry.person}</span>
+        <span>{madeBy(entry)}</span>
         <span
           >{title(entry.step)}: {what(entry.kind)}{#if undone}, {installWords.undone}{/if}{#if waiting}, {offlineWords.waits}{/if}</span
         >
+        {#if toldTwice(entry) && !entry.brought && entry.received}
+          <span class="clock">{clockWords.received(dateTime(entry.received))}</span>
+        {/if}
+        {#each odd as oddity (oddity)}<strong class="clock">{clockWords.oddities[oddity]}</strong>{/each}
         {#if entry.built}<span>{changeText(entry.built, length)}</span>{/if}
         {#if entry.note}<q>{entry.note}</q>{/if}
       </li>
@@ -53,6 +58,12 @@
   li[data-undone='true'] {
     color: var(--ink-soft);
     text-decoration: line-through;
+  }
+  .clock {
+    color: var(--ink-soft);
+  }
+  strong.clock {
+    color: var(--ink);
   }
   q {
     width: 100%;

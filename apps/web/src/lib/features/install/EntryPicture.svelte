@@ -10,6 +10,7 @@
 </script>
 
 <script lang="ts">
+  import { madeBy } from '$words/contract.ts';
   import { installWords } from '$words/install.ts';
   import { dateTime } from '$lib/ui/time.ts';
 
@@ -30,7 +31,7 @@
 
 {#if own || entry.photo}
   <a href={source} target="_blank" rel="noreferrer">
-    <img src={source} alt={installWords.pictureOf(entry.person, dateTime(entry.at))} loading="lazy" />
+    <img src={source} alt={installWords.pictureOf(madeBy(entry), dateTime(entry.at))} loading="lazy" />
   </a>
 {:else}
   <span>{installWords.pictureElsewhere}</span>

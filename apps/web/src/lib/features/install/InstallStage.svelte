@@ -11,6 +11,7 @@
   import Button from '$lib/ui/Button.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
   import { FieldLog } from './field.svelte.ts';
+  import { madeBy } from '$words/contract.ts';
   import { installWords } from '$words/install.ts';
   import { detailWords, stripWords } from '$words/detail.ts';
   import { errorsWords } from '$words/contract.ts';
@@ -99,7 +100,7 @@
       <h2>{installWords.title}</h2>
       {#if log.issue}
         <p class="quiet">
-          {installWords.frozen(log.issue.version, log.issue.person, dateTime(log.issue.at))}
+          {installWords.frozen(log.issue.version, madeBy(log.issue), dateTime(log.issue.at))}
         </p>
         <p class="share">
           <ProgressBar share={shareDone(log.progress)} label={installWords.doneOf(done, log.steps.length)} />

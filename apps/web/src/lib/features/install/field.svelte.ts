@@ -1,12 +1,14 @@
 /** The work on one opening: what the frozen plan allows now, and what was entered, sent or not. */
-import { freshId } from '$lib/device/ids.ts';
+import { freshId, made } from '$lib/device/ids.ts';
 import { scaledPicture } from '$lib/device/picture.ts';
 import type { OutboxItem } from '$lib/device/database.ts';
 import { may, mayLook, ENTRY_ACTION } from '$lib/contract/rights.ts';
 import { refusalsWords } from '$words/contract.ts';
 import { installWords } from '$words/install.ts';
 import {
+  asTold,
   contentHash,
+  odditiesOf,
   progress,
   refusal,
   standing,
@@ -39,7 +41,11 @@ export class FieldLog {
   entries = $derived.by((): readonly Entry[] => this.view?.entries ?? []);
   /** Now, and never before an entry that is there: the server's clock may run ahead of this one. */
   now = $derived.by((): string => {
-    const latest = this.entries.reduce((last, entry) => Math.max(last, Date.parse(entry.at)), 0);
+    // A mark for the future is a wrong clock, not a later day.
+    const latest = this.entries.reduce((last, entry) => {
+      const received = entry.received === undefined ? Infinity : Date.parse(entry.received);
+      return Math.max(last, Math.min(Date.parse(entry.at), received));
+    }, 0);
     return new Date(Math.max(this.#clock, latest)).toISOString();
   });
   /** Ids of entries that wait on this device. Those on their way are left out: the mark would only flicker. */
@@ -55,13 +61,18 @@ export class FieldLog {
     progress(this.steps, this.issues, this.entries, this.now),
   );
 
-  /** Oldest first, with those taken back marked. */
+  /** As it is told, oldest first, with what was taken back and what does not fit its time marked. */
   history = $derived.by(() => {
     const valid = new Set(standing(this.entries).map((entry) => entry.id));
-    return [...this.entries]
-      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+    const ground = { issues: this.issues, among: this.entries };
+    return asTold(this.entries)
       .filter((entry) => entry.kind !== 'undo')
-      .map((entry) => ({ entry, undone: !valid.has(entry.id), waiting: this.waiting.has(entry.id) }));
+      .map((entry) => ({
+        entry,
+        undone: !valid.has(entry.id),
+        waiting: this.waiting.has(entry.id),
+        odd: odditiesOf(entry, ground),
+      }));
   });
 
   may(kind: Exclude<Entry['kind'], 'undo'>): boolean {
@@ -71,7 +82,7 @@ export class FieldLog {
   /** Whether this person may be the one who looks at a step, by the rule of the job. */
   mayLookAt(state: StepProgress): boolean {
     const { role, lookRule, me } = this.store.pack;
-    return this.may('look') && mayLook(lookRule, role, me.name, state.tick?.person ?? null);
+    return this.may('look') && mayLook(lookRule, role, me, state.tick);
   }
 
   /** Whether anything that the frozen plan was made from is different today. */
@@ -163,7 +174,7 @@ export class FieldLog {
     }
     const id = freshId();
     const at = new Date().toISOString();
-    const record = { id, opening: this.opening, issue: issue.version, ...entry, at, photo: null };
+    const record = { id, opening: this.opening, issue: issue.version, ...entry, at, photo: null, ...made() };
     return { id, job: this.store.id, opening: this.opening, by: this.store.pack.me, refusal: '', record };
   }
 }

@@ -8,6 +8,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
+  import { madeBy } from '$words/contract.ts';
   import { measureWords } from '$words/measure.ts';
   import { saveWords } from '$words/shell.ts';
   import { historyWords } from '$words/history.ts';
@@ -48,7 +49,7 @@
               >{measureWords.keep(reading.value?.typed ?? saveWords.none)}</Button
             >
             <span
-              >{reading.person}{#if reading.at}, {dateTime(reading.at)}{/if}{#if reading.from === 'inside'}, {historyWords.seen(
+              >{madeBy(reading)}{#if reading.at}, {dateTime(reading.at)}{/if}{#if reading.from === 'inside'}, {historyWords.seen(
                   measureWords.inside,
                 )}{/if}</span
             >

@@ -7,12 +7,14 @@ import {
   type Issue,
   type Job,
   type JobContext,
+  type Maker,
   type OpeningDocument,
   type Reading,
   type ShelfDocument,
   type ShelfItem,
   type SideHeat,
 } from '@hulvek/core';
+import { makerWords } from '$words/contract.ts';
 import * as z from 'zod/mini';
 import { judgedSchema, type Judged } from '../../contract/judged.ts';
 import { mustBe } from '../../contract/read.ts';
@@ -38,10 +40,28 @@ export function storedContext(row: typeof jobs.$inferSelect): JobContext {
 export const storedOpening = (document: unknown): OpeningDocument =>
   mustRead('opening', document, 'an opening as stored');
 
-export const storedIssue = (document: unknown): Issue =>
-  mustRead('issue', document, 'a frozen plan as stored');
+/** Without the name of whoever froze it, until that is looked up. */
+export const storedIssue = (document: unknown, maker: Maker = NOBODY): Issue =>
+  mustRead(
+    'issue',
+    typeof document === 'object' ? { ...document, ...maker } : document,
+    'a frozen plan as stored',
+  );
 
-export const storedReading = (row: typeof readings.$inferSelect): Reading =>
+const NOBODY: Maker = { person: makerWords.unknown };
+
+/** What the device and the server said of a record. */
+const envelopeOf = (row: typeof entries.$inferSelect | typeof readings.$inferSelect) => ({
+  received: row.receivedAt.toISOString(),
+  ...(row.device !== null && { device: row.device }),
+  ...(row.count !== null && { count: row.count }),
+  ...(row.previous !== null && { previous: row.previous }),
+  ...(row.salts !== null && { salts: row.salts }),
+  ...(row.clock_s !== null && { clock_s: row.clock_s }),
+  ...(row.app !== null && { app: row.app }),
+});
+
+export const storedReading = (row: typeof readings.$inferSelect, maker: Maker = NOBODY): Reading =>
   mustRead(
     'reading',
     {
@@ -52,13 +72,14 @@ export const storedReading = (row: typeof readings.$inferSelect): Reading =>
       value: row.value,
       replaces: row.replaces,
       instrument: row.instrument,
-      person: row.person,
+      ...maker,
+      ...envelopeOf(row),
       at: row.at?.toISOString() ?? null,
     },
     `reading ${row.id}`,
   );
 
-export const storedEntry = (row: typeof entries.$inferSelect): Entry =>
+export const storedEntry = (row: typeof entries.$inferSelect, maker: Maker = NOBODY): Entry =>
   mustRead(
     'entry',
     {
@@ -68,7 +89,8 @@ export const storedEntry = (row: typeof entries.$inferSelect): Entry =>
       kind: row.kind,
       step: row.step,
       undoes: row.undoes,
-      person: row.person,
+      ...maker,
+      ...envelopeOf(row),
       at: row.at.toISOString(),
       note: row.note,
       photo: row.photo,
@@ -84,9 +106,10 @@ const DOCUMENT_OF = {
   materials: 'material',
 } as const satisfies Record<(typeof shelfKinds)[number], string>;
 
-export function storedShelfItem(row: typeof shelfVersions.$inferSelect): ShelfItem {
+export function storedShelfItem(row: typeof shelfVersions.$inferSelect, maker: Maker): ShelfItem {
   const document: ShelfDocument = mustRead(DOCUMENT_OF[row.kind], row.document, `${row.id} on the shelf`);
-  return { ...row, document, at: row.at.toISOString() };
+  const { kind, id, version } = row;
+  return { kind, id, version, document, ...maker, at: row.at.toISOString() };
 }
 
 export const storedSide = (side: unknown): SideHeat | null =>

@@ -7,6 +7,7 @@ import type { HeatProblem, HeatRunState, RunView } from '../../contract/heat.ts'
 import { heatResults, heatRuns, heatSides } from '../db/schema/index.ts';
 import { storedSide, storedWords } from '../db/stored.ts';
 import { loadContext } from '../services/jobs.ts';
+import { namesIn } from '../services/names.ts';
 import { loadParts, openingOfPart } from '../services/openings.ts';
 import { enqueue, PLAN_QUEUE, SOLVE_QUEUE } from './queue.ts';
 import type { planSides, PlannedSide } from './tasks.ts';
@@ -14,12 +15,15 @@ import type { planSides, PlannedSide } from './tasks.ts';
 const OPEN: HeatRunState[] = ['planning', 'solving'];
 
 /** Starts a run, or gives back the one that is still at work. */
-export async function startRun(db: Database, job: string, person: string): Promise<string> {
+export async function startRun(db: Database, job: string, user: string): Promise<string> {
   return inTransaction(db, async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`heat ${job}`}))`);
     const last = await lastRun(tx, job);
     if (last && (await isAtWork(tx, last))) return last.id;
-    const [run] = await tx.insert(heatRuns).values({ jobId: job, person }).returning({ id: heatRuns.id });
+    const [run] = await tx
+      .insert(heatRuns)
+      .values({ jobId: job, userId: user })
+      .returning({ id: heatRuns.id });
     if (!run) throw new Error('the run was not stored');
     // What an older run was is known by its results; only the newest is read.
     await tx.delete(heatRuns).where(and(eq(heatRuns.jobId, job), ne(heatRuns.id, run.id)));
@@ -86,7 +90,8 @@ export async function runOf(db: Queries, job: string): Promise<RunView | null> {
     problem: unplanned ?? unsolved,
   }));
   const done = run.state === 'solving' && sides.every((s) => s.side !== null || s.problem !== null);
-  const { id, person } = run;
+  const { id, userId } = run;
+  const { person } = (await namesIn(db, job, [{ userId }])).of({ userId });
   return { id, person, at: run.at.toISOString(), state: done ? 'done' : run.state, sides };
 }
 

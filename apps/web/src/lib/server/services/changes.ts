@@ -30,6 +30,14 @@ export async function announce(tx: Queries, change: Change): Promise<void> {
   await tx.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(numbered)})`);
 }
 
+/** Of some openings at once: more than a few are told as the whole job. */
+export async function announceOf(tx: Queries, job: string, at: readonly string[]): Promise<void> {
+  if (at.length > FEW) return announce(tx, { job, opening: null });
+  for (const opening of at) await announce(tx, { job, opening });
+}
+
+const FEW = 4;
+
 export async function revisionOf(db: Queries, job: string): Promise<number> {
   const [row] = await db.select({ revision: jobs.revision }).from(jobs).where(eq(jobs.id, job));
   return row?.revision ?? 0;

@@ -24,10 +24,11 @@ async function addDemo(db: Database): Promise<void> {
   for (const { email, name, role } of DEMO_PEOPLE) {
     const id =
       (await createUser(db, { email, name, password: DEMO_PASSWORD })) ?? (await userByEmail(db, email));
-    if (id) people.push({ id, role });
+    if (id) people.push({ id, name, role });
   }
+  const accounts = new Map(people.map(({ id, name }) => [name, id]));
   for (const file of demoJobs()) {
-    await importJob(db, file);
+    await importJob(db, file, { user: null, file: '', accounts });
     for (const { id, role } of people) await setMember(db, file.job.id, id, role);
   }
 }

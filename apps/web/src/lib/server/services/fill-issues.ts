@@ -16,13 +16,14 @@ export async function fillIssues(db: Database): Promise<number> {
   for (const { job, issue } of rows) {
     const { jobId, openingId, version, document } = issue;
     try {
-      const whole = filledIn(storedIssue(document), storedJob(job));
-      if (!whole.build) continue;
+      const { build } = filledIn(storedIssue(document), storedJob(job));
+      if (!build) continue;
       const here = and(
         eq(planIssues.jobId, jobId),
         eq(planIssues.openingId, openingId),
         eq(planIssues.version, version),
       );
+      const whole = sql`${planIssues.document} || ${JSON.stringify({ build })}::jsonb`;
       await db.update(planIssues).set({ document: whole }).where(here);
       filled += 1;
     } catch (error) {

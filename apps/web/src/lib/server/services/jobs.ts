@@ -1,25 +1,29 @@
 /** Jobs and their openings: what people entered, read and written as the documents of the core. */
+import { randomUUID } from 'node:crypto';
 import {
   contentHash,
   filledIn,
   JOB_FORMAT,
   JOB_VERSION,
   type Job,
+  type Issue,
   type JobContext,
   type JobFile,
+  type Maker,
   type Material,
   type MethodDocument,
+  type OpeningDocument,
   type Unit,
   type Wall,
 } from '@hulvek/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { entries, jobs, members, planIssues, readings } from '../db/schema/index.ts';
+import { brought, entries, jobs, members, planIssues, readings } from '../db/schema/index.ts';
 import type { Role } from '$lib/contract/rights.ts';
 import { sitePartsOf, type SitePart } from '../../contract/site-parts.ts';
 import { storedContext, storedJob } from '../db/stored.ts';
 import { announce } from './changes.ts';
-import { addOpenings, entryRow, loadParts, readingRow } from './openings.ts';
+import { addOpenings, entryRow, issueRow, loadParts, readingRow } from './openings.ts';
 
 export async function countJobs(db: Database): Promise<number> {
   return db.$count(jobs);
@@ -47,8 +51,41 @@ export async function loadContext(db: Queries, id: string): Promise<JobContext |
   return row ? storedContext(row) : null;
 }
 
+/** Who brings a file, and what it is called. */
+export interface BroughtBy {
+  /** Becomes owner of the job. */
+  readonly user: string | null;
+  readonly file: string;
+  /** Names in the file that stand for accounts here: only of files that came with the program. */
+  readonly accounts?: ReadonlyMap<string, string>;
+}
+
+const NOBODY: BroughtBy = { user: null, file: '' };
+
+/** The ids under which the people that a file names stand in its job: brought by somebody, never an account by its name. */
+async function broughtIn(
+  tx: Queries,
+  job: string,
+  makers: readonly Maker[],
+  { user, file, accounts }: BroughtBy,
+): Promise<(maker: Maker) => { userId: string | null; broughtId: string | null }> {
+  // Two accounts of one name stay two.
+  const key = ({ person, account }: Maker): string => JSON.stringify([person, account ?? null]);
+  const people = new Map(makers.map((maker) => [key(maker), maker.person]));
+  const foreign = [...people].filter(([, name]) => !accounts?.has(name));
+  const ids = new Map(foreign.map(([known]) => [known, randomUUID()]));
+  for (const part of parts(foreign))
+    await tx
+      .insert(brought)
+      .values(part.map(([known, name]) => ({ id: ids.get(known), jobId: job, name, userId: user, file })));
+  return (maker) => ({
+    userId: accounts?.get(maker.person) ?? null,
+    broughtId: ids.get(key(maker)) ?? null,
+  });
+}
+
 /** Stores a whole job file, all of it or nothing; `false` when the job or one of its records is there already. */
-export async function importJob(db: Database, file: JobFile, owner: string | null = null): Promise<boolean> {
+export async function importJob(db: Database, file: JobFile, by: BroughtBy = NOBODY): Promise<boolean> {
   const { job, walls, units, methods, materials = [], records } = file;
   return inTransaction(db, async (tx) => {
     const added = await tx
@@ -57,9 +94,13 @@ export async function importJob(db: Database, file: JobFile, owner: string | nul
       .onConflictDoNothing()
       .returning({ id: jobs.id });
     if (added.length === 0) throw new AlreadyThere();
-    if (owner !== null) await tx.insert(members).values({ jobId: job.id, userId: owner, role: 'owner' });
-    await addOpenings(tx, job.id, file.openings);
-    for (const part of parts(records.readings.map((reading) => readingRow(job.id, reading)))) {
+    if (by.user !== null) await tx.insert(members).values({ jobId: job.id, userId: by.user, role: 'owner' });
+    const makers = [...records.readings, ...records.issues, ...records.entries];
+    const idOf = await broughtIn(tx, job.id, makers, by);
+    await addOpenings(tx, job.id, file.openings.map(withoutAccounts));
+    for (const part of parts(
+      records.readings.map((reading) => ({ ...readingRow(job.id, reading), ...idOf(reading) })),
+    )) {
       const stored = await tx
         .insert(readings)
         .values(part)
@@ -67,14 +108,14 @@ export async function importJob(db: Database, file: JobFile, owner: string | nul
         .returning({ id: readings.id });
       if (stored.length < part.length) throw new AlreadyThere();
     }
-    const issues = records.issues.map((document) => ({
-      jobId: job.id,
-      openingId: document.opening.id,
-      version: document.version,
-      document: filledIn(document, job),
+    const issues = records.issues.map((issue) => ({
+      ...issueRow(job.id, bareIssue(filledIn(issue, job))),
+      ...idOf(issue),
     }));
     for (const part of parts(issues)) await tx.insert(planIssues).values(part);
-    for (const part of parts(records.entries.map((entry) => entryRow(job.id, entry)))) {
+    for (const part of parts(
+      records.entries.map((entry) => ({ ...entryRow(job.id, entry), ...idOf(entry) })),
+    )) {
       const stored = await tx
         .insert(entries)
         .values(part)
@@ -88,6 +129,15 @@ export async function importJob(db: Database, file: JobFile, owner: string | nul
     throw error;
   });
 }
+
+/** Accounts that a file names are those of another server: their names stay as they are written. */
+function withoutAccounts<Document extends Pick<OpeningDocument, 'deviations'>>(document: Document): Document {
+  if (!document.deviations) return document;
+  const deviations = document.deviations.map(({ account: _, ...rest }) => rest);
+  return { ...document, deviations };
+}
+
+const bareIssue = (issue: Issue): Issue => ({ ...issue, opening: withoutAccounts(issue.opening) });
 
 /** Ends an import whose job or records are stored already; the transaction takes everything back. */
 class AlreadyThere extends Error {}

@@ -3,11 +3,13 @@ import {
   openingOf,
   type Entry,
   type Issue,
+  type Maker,
   type Opening,
   type OpeningDocument,
   type Reading,
 } from '@hulvek/core';
-import { and, asc, eq, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { makerWords } from '$words/contract.ts';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, judgements, openings, openingVersions, planIssues, readings } from '../db/schema/index.ts';
@@ -15,6 +17,7 @@ import type { OpeningPart } from '../../contract/pack.ts';
 import { storedEntry, storedIssue, storedJudged, storedOpening, storedReading } from '../db/stored.ts';
 import { LRU } from '../lru.ts';
 import { announce } from './changes.ts';
+import { namesIn, unnamed, type MadeBy, type Names } from './names.ts';
 
 export type { OpeningPart };
 
@@ -42,22 +45,19 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
     .where(here(readings))
     .orderBy(asc(readings.receivedAt), asc(readings.id));
   const plans = await db.select().from(planIssues).where(here(planIssues)).orderBy(asc(planIssues.version));
-  const done = await db
-    .select()
-    .from(entries)
-    .where(here(entries))
-    .orderBy(asc(entries.at), asc(entries.seq));
+  const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.seq));
   const judged = await db.select().from(judgements).where(here(judgements));
+  const names = await namesIn(db, job, [...measured, ...plans, ...done]);
   const of = byOpening;
   const [r, i, e, j] = [of(measured), of(plans), of(done), of(judged)];
   return documents.map(({ document: stored, version }) => {
-    const document = storedOpening(stored);
+    const document = names.named(storedOpening(stored));
     return {
       document,
       version,
-      readings: (r.get(document.id) ?? []).map(storedReading),
-      issues: (i.get(document.id) ?? []).map((row) => storedIssue(row.document)),
-      entries: (e.get(document.id) ?? []).map(storedEntry),
+      readings: (r.get(document.id) ?? []).map((row) => storedReading(row, names.of(row))),
+      issues: (i.get(document.id) ?? []).map((row) => withNames(storedIssue(row.document), row, names)),
+      entries: (e.get(document.id) ?? []).map((row) => storedEntry(row, names.of(row))),
       ...withJudged(j.get(document.id)?.[0]),
     };
   });
@@ -83,21 +83,45 @@ export async function loadOpenings(db: Queries, job: string): Promise<Opening[]>
       .where(eq(readings.jobId, job))
       .orderBy(asc(readings.receivedAt), asc(readings.id)),
   );
+  const names = await namesIn(db, job);
   return documents.map(({ document: stored }) => {
-    const document = storedOpening(stored);
-    return openingOf(document, (measured.get(document.id) ?? []).map(storedReading));
+    const document = names.named(storedOpening(stored));
+    return openingOf(
+      document,
+      (measured.get(document.id) ?? []).map((row) => storedReading(row)),
+    );
   });
 }
 
-/** Everything done at an opening, in the order in which it is told. */
-export const loadEntries = async (db: Queries, job: string, opening: string): Promise<Entry[]> =>
-  (
-    await db
-      .select()
-      .from(entries)
-      .where(and(eq(entries.jobId, job), eq(entries.openingId, opening)))
-      .orderBy(asc(entries.at), asc(entries.seq))
-  ).map(storedEntry);
+/** Everything done at some openings, in the order in which it was taken. Without names: accounts are enough to judge by. */
+export async function loadEntries(
+  db: Queries,
+  job: string,
+  at: readonly string[],
+): Promise<Map<string, Entry[]>> {
+  const rows = await db
+    .select()
+    .from(entries)
+    .where(and(eq(entries.jobId, job), inArray(entries.openingId, [...at])))
+    .orderBy(asc(entries.seq));
+  return new Map(
+    [...byOpening(rows)].map(([opening, own]) => [
+      opening,
+      own.map((row) => storedEntry(row, accountOnly(row))),
+    ]),
+  );
+}
+
+const accountOnly = ({ userId }: { userId: string | null }): Maker => ({
+  person: makerWords.account,
+  ...(userId !== null && { account: userId }),
+});
+
+const withNames = (issue: Issue, row: MadeBy, names: Names): Issue => ({
+  ...issue,
+  ...names.of(row),
+  opening: names.named(issue.opening),
+});
 
 /** Frozen plans already read, by their place and the moment they were frozen: they never change. */
 const knownIssues = new LRU<Issue>(500);
@@ -155,9 +179,9 @@ export type SaveResult =
 export async function saveOpening(
   db: Database,
   job: string,
-  save: { readonly document: OpeningDocument; readonly from: number; readonly person: string },
+  save: { readonly document: OpeningDocument; readonly from: number; readonly user: string | null },
 ): Promise<SaveResult> {
-  const { document, from, person } = save;
+  const { document, from, user } = save;
   return inTransaction(db, async (tx) => {
     const [saved] = await tx
       .update(openings)
@@ -165,7 +189,8 @@ export async function saveOpening(
       .where(and(eq(openings.jobId, job), eq(openings.id, document.id), eq(openings.version, from)))
       .returning({ version: openings.version });
     if (saved) {
-      const row = { jobId: job, openingId: document.id, version: saved.version, document, person };
+      const at = { jobId: job, openingId: document.id, version: saved.version };
+      const row = { ...at, document: unnamed(document), userId: user };
       await tx.insert(openingVersions).values(row);
       await announce(tx, { job, opening: document.id });
       return { ok: true as const, version: saved.version };
@@ -180,7 +205,7 @@ export async function addOpenings(
   db: Queries,
   job: string,
   documents: readonly OpeningDocument[],
-  person = '',
+  by: { readonly userId: string | null } = { userId: null },
 ): Promise<boolean> {
   if (documents.length === 0) return true;
   const next = sql<number>`(select coalesce(max(position), -1) + 1 from openings where job_id = ${job})`;
@@ -192,11 +217,15 @@ export async function addOpenings(
     .onConflictDoNothing()
     .returning({ id: openings.id });
   if (added.length < documents.length) return false;
-  await db
-    .insert(openingVersions)
-    .values(
-      documents.map((document) => ({ jobId: job, openingId: document.id, version: 1, document, person })),
-    );
+  await db.insert(openingVersions).values(
+    documents.map((document) => ({
+      jobId: job,
+      openingId: document.id,
+      version: 1,
+      document: unnamed(document),
+      ...by,
+    })),
+  );
   await announce(db, { job, opening: null });
   return true;
 }
@@ -211,21 +240,33 @@ export async function loadVersions(
     .select({
       version: openingVersions.version,
       document: openingVersions.document,
-      person: openingVersions.person,
+      userId: openingVersions.userId,
+      broughtId: openingVersions.broughtId,
       at: openingVersions.at,
     })
     .from(openingVersions)
     .where(and(eq(openingVersions.jobId, job), eq(openingVersions.openingId, opening)))
     .orderBy(asc(openingVersions.version));
-  return rows.map((row) => ({ ...row, document: storedOpening(row.document) }));
+  const names = await namesIn(db, job, rows);
+  return rows.map(({ version, document, at, ...by }) => ({
+    version,
+    document: names.named(storedOpening(document)),
+    person: by.userId === null && by.broughtId === null ? '' : names.of(by).person,
+    at,
+  }));
 }
 
 /** Freezes a plan; `false` when that version exists already. */
-export async function freezePlan(db: Database, job: string, issue: Issue): Promise<boolean> {
+export async function freezePlan(
+  db: Database,
+  job: string,
+  issue: Issue,
+  user: string | null,
+): Promise<boolean> {
   return inTransaction(db, async (tx) => {
     const added = await tx
       .insert(planIssues)
-      .values({ jobId: job, openingId: issue.opening.id, version: issue.version, document: issue })
+      .values({ ...issueRow(job, issue), userId: user })
       .onConflictDoNothing()
       .returning({ version: planIssues.version });
     await announce(tx, { job, opening: issue.opening.id });
@@ -233,23 +274,39 @@ export async function freezePlan(db: Database, job: string, issue: Issue): Promi
   });
 }
 
-export const entryRow = (
-  jobId: string,
-  { opening, at, ...rest }: Entry,
-): Omit<typeof entries.$inferInsert, 'userId' | 'seq'> => ({
-  ...rest,
-  jobId,
-  openingId: opening,
-  at: new Date(at),
-});
+/** What is kept of a record beside who made it: that is an account, or somebody a file names. */
+type Kept<Row> = Omit<Row, 'userId' | 'broughtId' | 'seq'>;
 
-export const readingRow = (
-  jobId: string,
-  { opening, from, at, ...rest }: Reading,
-): Omit<typeof readings.$inferInsert, 'userId'> => ({
-  ...rest,
-  jobId,
-  openingId: opening,
-  seenFrom: from,
-  at: at === null ? null : new Date(at),
-});
+export const issueRow = (jobId: string, issue: Issue): Kept<typeof planIssues.$inferInsert> => {
+  const { person: _person, account: _account, brought: _brought, ...document } = issue;
+  return {
+    jobId,
+    openingId: issue.opening.id,
+    version: issue.version,
+    document: { ...document, opening: unnamed(issue.opening) },
+  };
+};
+
+export function entryRow(jobId: string, entry: Entry): Kept<typeof entries.$inferInsert> {
+  const { opening, at, received, person: _person, account: _account, brought: _brought, ...rest } = entry;
+  return {
+    ...rest,
+    jobId,
+    openingId: opening,
+    at: new Date(at),
+    ...(received !== undefined && { receivedAt: new Date(received) }),
+  };
+}
+
+export function readingRow(jobId: string, reading: Reading): Kept<typeof readings.$inferInsert> {
+  const { opening, from, at, received, person: _person, account: _account, ...others } = reading;
+  const { brought: _brought, ...rest } = others;
+  return {
+    ...rest,
+    jobId,
+    openingId: opening,
+    seenFrom: from,
+    at: at === null ? null : new Date(at),
+    ...(received !== undefined && { receivedAt: new Date(received) }),
+  };
+}

@@ -1,21 +1,28 @@
 /** Taking records from devices: each stored once, or refused with its reason, whatever order they arrive in. */
 import { createHash } from 'node:crypto';
 import {
-  filledIn,
+  contentHash,
+  frozenBuild,
   mustRead,
   progress,
   refusal,
+  thawedIssue,
   type Entry,
-  type JobContext,
+  type Issue,
+  type Maker,
+  type PlannedStep,
   type Reading,
 } from '@hulvek/core';
-import { and, eq, gt, lt, max } from 'drizzle-orm';
+import { makerWords } from '$words/contract.ts';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, openings, photos, readings } from '../db/schema/index.ts';
+import { storedEntry, storedReading } from '../db/stored.ts';
 import { ENTRY_ACTION, may, mayLook, type LookRule, type Role } from '../../contract/rights.ts';
 import type { Person } from './accounts.ts';
 import type { Refused } from '../../contract/refused.ts';
-import { announce } from './changes.ts';
+import { announceOf } from './changes.ts';
+import { loadContext } from './jobs.ts';
 import { entryRow, loadEntries, loadIssues, readingRow, type OpeningPart } from './openings.ts';
 
 export type Taken = { readonly ok: true } | { readonly ok: false; readonly refusal: Refused };
@@ -24,129 +31,163 @@ export type Taken = { readonly ok: true } | { readonly ok: false; readonly refus
 export interface Sender {
   readonly person: Person;
   readonly role: Role;
-  readonly context: JobContext;
   readonly lookRule: LookRule;
 }
 
-/** No store keeps years before Christ, however wrong two clocks are. */
-const EARLIEST_ms = Date.UTC(1900, 0);
+/** A record as it was sent, with the picture where it is of one. */
+export type SentRecord =
+  | { readonly type: 'reading'; readonly record: Omit<Reading, 'person'> }
+  | { readonly type: 'entry'; readonly record: Omit<Entry, 'person'>; readonly picture?: Uint8Array };
 
-/** A device's clock may be wrong: its times count from the moment it said it was when it sent. */
-export function onServerTime(at: string, sentAt: string, now: Date): string {
-  const shifted = Date.parse(at) + now.getTime() - Date.parse(sentAt);
-  return new Date(Math.max(Math.min(shifted, now.getTime()), EARLIEST_ms)).toISOString();
+/** Two clocks at one moment. */
+export interface Clocks {
+  /** What the device said when it sent. */
+  readonly sentAt: string;
+  readonly now: Date;
 }
 
 const TAKEN: Taken = { ok: true };
 const refuse = (because: Refused): Taken => ({ ok: false, refusal: because });
 
-export async function takeReading(
-  db: Database,
-  job: string,
-  reading: Reading,
-  sender: Pick<Sender, 'person' | 'role'>,
-): Promise<Taken> {
-  if (!may(sender.role, 'measure')) return refuse('not-allowed');
-  return inTransaction(db, async (tx) => {
-    if (!(await lockOpening(tx, job, reading.opening))) return refuse('no-opening');
-    const known = await storedIn(tx, readings, reading.id);
-    if (known !== null) return known === job ? TAKEN : refuse('other-job');
-    await tx.insert(readings).values({ ...readingRow(job, reading), userId: sender.person.id });
-    await announce(tx, { job, opening: reading.opening });
-    return TAKEN;
-  });
-}
+/** As far as a clock may be off and still be written down, s. */
+const MOST_OFF_s = 2_000_000_000;
 
-/** Stores an entry, with its picture if it has one, when what is stored before it allows it. */
-export async function takeEntry(
-  db: Database,
-  job: string,
-  entry: Entry,
-  sender: Sender,
-  picture: Uint8Array | null = null,
-): Promise<Taken> {
-  if (!may(sender.role, ENTRY_ACTION[entry.kind])) return refuse('not-allowed');
-  if ((entry.kind === 'photo') !== (picture !== null && entry.photo !== null)) return refuse('not-a-picture');
-  return inTransaction(db, async (tx) => {
-    if (!(await lockOpening(tx, job, entry.opening))) return refuse('no-opening');
-    const known = await storedIn(tx, entries, entry.id);
-    if (known !== null) return known === job ? TAKEN : refuse('other-job');
-    const own = { ...entry, at: await inSendingOrder(tx, job, entry, sender.person.id) };
-    const ground = {
-      issues: await loadIssues(tx, job, entry.opening),
-      entries: await loadEntries(tx, job, entry.opening),
-    };
-    const because = against(own, ground, sender);
-    if (because !== null) return refuse(because);
-    await tx.insert(entries).values({ ...entryRow(job, own), userId: sender.person.id });
-    if (picture) await tx.insert(photos).values({ id: entry.id, bytes: Buffer.from(picture) });
-    await announce(tx, { job, opening: entry.opening });
-    return TAKEN;
-  });
-}
-
-/** Clocks of devices are corrected by the moment they send at, which a slow line shifts by this at most. */
-const SHIFTED_ms = 30_000;
+/** By how much a device's clock is slow, s. */
+export const slowBy = ({ sentAt, now }: Clocks): number =>
+  Math.max(-MOST_OFF_s, Math.min(MOST_OFF_s, Math.round((now.getTime() - Date.parse(sentAt)) / 1000)));
 
 /**
- * The moment of an entry, no earlier than that of one which the same person sent before it and which seems only a
- * little later: the order of sending decides, not how long the line took.
+ * Takes records one after the other, each judged by all that were taken before it, and commits them together: one that is
+ * refused keeps none of the others out, and whatever was taken before is answered the same way again.
  */
-async function inSendingOrder(tx: Queries, job: string, entry: Entry, user: string): Promise<string> {
-  const at = new Date(entry.at);
-  const [last] = await tx
-    .select({ at: max(entries.at) })
-    .from(entries)
-    .where(
-      and(
-        eq(entries.jobId, job),
-        eq(entries.openingId, entry.opening),
-        eq(entries.userId, user),
-        gt(entries.at, at),
-        lt(entries.at, new Date(at.getTime() + SHIFTED_ms)),
-      ),
-    );
-  return (last?.at ?? at).toISOString();
+export async function takeRecords(
+  db: Database,
+  job: string,
+  sent: readonly SentRecord[],
+  sender: Sender,
+  clocks: Clocks,
+): Promise<Taken[]> {
+  const received = { received: clocks.now.toISOString(), clock_s: slowBy(clocks) };
+  const maker: Maker = { person: makerWords.account, account: sender.person.id };
+  return inTransaction(db, async (tx) => {
+    const at = [...new Set(sent.map(({ record }) => record.opening as string))];
+    const there = await lockOpenings(tx, job, at);
+    const known = await storedAlready(tx, sent);
+    const begun = sent.flatMap(({ type, record }) => (type === 'entry' ? [record.opening as string] : []));
+    const done = begun.length > 0 ? await loadEntries(tx, job, begun) : new Map<string, Entry[]>();
+    const plans = new Map<string, Issue[]>();
+    const add = { readings: [] as Reading[], entries: [] as Entry[] };
+    const pictures: { id: string; bytes: Buffer }[] = [];
+    const takeOne = async (one: SentRecord): Promise<Taken> => {
+      const action = one.type === 'reading' ? 'measure' : ENTRY_ACTION[one.record.kind];
+      if (!may(sender.role, action)) return refuse('not-allowed');
+      if (!there.has(one.record.opening)) return refuse('no-opening');
+      const before = known.get(one.record.id);
+      const print = printOf(one);
+      if (before) {
+        if (before.job !== job) return refuse('other-job');
+        return before.print === print ? TAKEN : refuse('other-content');
+      }
+      if (one.type === 'reading') add.readings.push({ ...one.record, ...received, ...maker });
+      else {
+        const entry: Entry = { ...one.record, ...received, ...maker };
+        if ((entry.kind === 'photo') !== (one.picture !== undefined && entry.photo !== null))
+          return refuse('not-a-picture');
+        const own = done.get(entry.opening) ?? [];
+        const issues = plans.get(entry.opening) ?? (await loadIssues(tx, job, entry.opening));
+        plans.set(entry.opening, issues);
+        const because = await against(tx, job, entry, { issues, entries: own }, sender);
+        if (because !== null) return refuse(because);
+        done.set(entry.opening, [...own, entry]);
+        add.entries.push(entry);
+        if (one.picture) pictures.push({ id: entry.id, bytes: Buffer.from(one.picture) });
+      }
+      known.set(one.record.id, { job, print });
+      return TAKEN;
+    };
+    const answers: Taken[] = [];
+    for (const one of sent) answers.push(await takeOne(one));
+    const by = { userId: sender.person.id };
+    if (add.readings.length > 0)
+      await tx.insert(readings).values(add.readings.map((r) => ({ ...readingRow(job, r), ...by })));
+    if (add.entries.length > 0)
+      await tx.insert(entries).values(add.entries.map((e) => ({ ...entryRow(job, e), ...by })));
+    if (pictures.length > 0) await tx.insert(photos).values(pictures);
+    const changed = [...new Set([...add.readings, ...add.entries].map(({ opening }) => opening as string))];
+    await announceOf(tx, job, changed);
+    return answers;
+  });
+}
+
+/** What a record says, whoever says it: the same id may come again with the same content only. */
+function printOf({ type, record }: SentRecord): string {
+  const { received: _received, clock_s: _clock, account: _account, brought: _brought, ...said } = record;
+  const content: Record<string, unknown> = { type, ...said };
+  delete content.person;
+  if (content.built === null) delete content.built;
+  return contentHash({
+    ...content,
+    // Of a device that says nothing of itself the time was once set right by the server.
+    at: record.at === null || record.device === undefined ? null : new Date(record.at).toISOString(),
+  });
+}
+
+/** What is stored under the ids of records that were sent, by id. */
+async function storedAlready(
+  tx: Queries,
+  sent: readonly SentRecord[],
+): Promise<Map<string, { job: string; print: string }>> {
+  const ids = (wanted: SentRecord['type']) =>
+    sent.flatMap(({ type, record }) => (type === wanted ? [record.id] : []));
+  const found = new Map<string, { job: string; print: string }>();
+  const [entryIds, readingIds] = [ids('entry'), ids('reading')];
+  if (entryIds.length > 0)
+    for (const row of await tx.select().from(entries).where(inArray(entries.id, entryIds)))
+      found.set(row.id, { job: row.jobId, print: printOf({ type: 'entry', record: storedEntry(row) }) });
+  if (readingIds.length > 0)
+    for (const row of await tx.select().from(readings).where(inArray(readings.id, readingIds)))
+      found.set(row.id, { job: row.jobId, print: printOf({ type: 'reading', record: storedReading(row) }) });
+  return found;
 }
 
 /** What speaks against an entry. It is judged by the plan it was made on and at the time it was made. */
-function against(
+async function against(
+  tx: Queries,
+  job: string,
   entry: Entry,
   part: Pick<OpeningPart, 'issues' | 'entries'>,
-  { role, person, context, lookRule }: Sender,
-): Refused | null {
+  { role, person, lookRule }: Sender,
+): Promise<Refused | null> {
   if (part.issues.length === 0) return 'not-started';
   const issues = part.issues.filter((issue) => issue.version <= entry.issue);
   const issue = issues.at(-1);
   if (issue?.version !== entry.issue) return 'unknown-step';
-  const steps = filledIn(issue, context.job).build?.steps ?? [];
-  const states = progress(steps, issues, part.entries, entry.at);
+  const steps = await stepsOf(tx, job, issue);
+  const states = progress(steps, issues, part.entries, entry);
   const state = states.find((s) => s.id === entry.step);
-  if (entry.kind === 'look' && !mayLook(lookRule, role, person.name, state?.tick?.person ?? null))
-    return 'not-the-looker';
+  if (entry.kind === 'look' && !mayLook(lookRule, role, person, state?.tick ?? null)) return 'not-the-looker';
   const undone = entry.kind === 'undo' ? state?.entries.find((e) => e.id === entry.undoes) : undefined;
   if (undone && !may(role, ENTRY_ACTION[undone.kind])) return 'not-allowed';
   return refusal(entry, states, steps);
 }
 
-/** One record of an opening is taken at a time, so that each is judged by all that were taken before it. */
-async function lockOpening(tx: Queries, job: string, opening: string): Promise<boolean> {
+/** The steps of a frozen plan; of one from before walls were kept they are planned again. */
+async function stepsOf(tx: Queries, job: string, issue: Issue): Promise<readonly PlannedStep[]> {
+  const kept = thawedIssue(issue);
+  if (kept) return kept.build.steps;
+  const context = await loadContext(tx, job);
+  return (context && frozenBuild(issue, context.job)?.build.steps) ?? [];
+}
+
+/** Records of an opening are taken one sender after the other; locks are taken in one order, so that none waits for ever. */
+async function lockOpenings(tx: Queries, job: string, at: readonly string[]): Promise<Set<string>> {
   const rows = await tx
     .select({ id: openings.id })
     .from(openings)
-    .where(and(eq(openings.jobId, job), eq(openings.id, opening)))
+    .where(and(eq(openings.jobId, job), inArray(openings.id, [...at])))
+    .orderBy(asc(openings.id))
     .for('update');
-  return rows.length > 0;
-}
-
-/** The job in which a record of this id is stored. */
-async function storedIn(
-  tx: Queries,
-  table: typeof entries | typeof readings,
-  id: string,
-): Promise<string | null> {
-  const [row] = await tx.select({ jobId: table.jobId }).from(table).where(eq(table.id, id));
-  return row?.jobId ?? null;
+  return new Set(rows.map(({ id }) => id));
 }
 
 export async function loadPhoto(

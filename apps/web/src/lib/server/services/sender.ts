@@ -2,12 +2,10 @@
 import { errorsWords } from '$words/contract.ts';
 import { error } from '@sveltejs/kit';
 import type { Database } from '../db/index.ts';
-import { loadContext } from './jobs.ts';
 import { lookRuleOf } from './people.ts';
 import type { Sender } from './records.ts';
 
 export async function senderIn(db: Database, job: string, { person, role }: App.Locals): Promise<Sender> {
-  const context = await loadContext(db, job);
-  if (!person || !role || !context) error(404, errorsWords.noJob);
-  return { person, role, context, lookRule: await lookRuleOf(db, job) };
+  if (!person || !role) error(404, errorsWords.noJob);
+  return { person, role, lookRule: await lookRuleOf(db, job) };
 }

@@ -4,6 +4,7 @@ import { and, asc, desc, eq } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { shelfVersions } from '../db/schema/index.ts';
 import { storedShelfItem } from '../db/stored.ts';
+import { namesOf } from './names.ts';
 
 /** The newest version of every item, by kind and name. */
 export async function loadShelf(db: Queries): Promise<ShelfItem[]> {
@@ -11,7 +12,13 @@ export async function loadShelf(db: Queries): Promise<ShelfItem[]> {
     .selectDistinctOn([shelfVersions.kind, shelfVersions.id])
     .from(shelfVersions)
     .orderBy(asc(shelfVersions.kind), asc(shelfVersions.id), desc(shelfVersions.version));
-  return rows.map(storedShelfItem).sort((a, b) => a.document.name.localeCompare(b.document.name));
+  const names = await namesOf(
+    db,
+    rows.map(({ userId }) => userId),
+  );
+  return rows
+    .map((row) => storedShelfItem(row, names.of(row)))
+    .sort((a, b) => a.document.name.localeCompare(b.document.name));
 }
 
 /** All versions of one item, newest first. */
@@ -21,7 +28,11 @@ export async function loadShelfVersions(db: Queries, kind: ShelfKind, id: string
     .from(shelfVersions)
     .where(and(eq(shelfVersions.kind, kind), eq(shelfVersions.id, id)))
     .orderBy(desc(shelfVersions.version));
-  return rows.map(storedShelfItem);
+  const names = await namesOf(
+    db,
+    rows.map(({ userId }) => userId),
+  );
+  return rows.map((row) => storedShelfItem(row, names.of(row)));
 }
 
 export interface ShelfPut {
@@ -29,22 +40,23 @@ export interface ShelfPut {
   readonly document: ShelfDocument;
   /** The version the sender knew; 0 for a new item. */
   readonly after: number;
-  readonly person: string;
+  readonly user: string;
 }
 
 /** Adds the next version of an item; `null` when somebody else added one meanwhile. Unchanged adds nothing. */
 export async function putOnSharedShelf(db: Database, put: ShelfPut): Promise<ShelfItem | null> {
-  const { kind, document, after, person } = put;
+  const { kind, document, after, user } = put;
   return inTransaction(db, async (tx) => {
     const [newest] = await loadShelfVersions(tx, kind, document.id);
     if ((newest?.version ?? 0) !== after) return null;
     if (newest && contentHash(newest.document) === contentHash(document)) return newest;
     const [added] = await tx
       .insert(shelfVersions)
-      .values({ kind, id: document.id, version: after + 1, document, person })
+      .values({ kind, id: document.id, version: after + 1, document, userId: user })
       .onConflictDoNothing()
       .returning();
-    return added ? storedShelfItem(added) : null;
+    const names = await namesOf(tx, [user]);
+    return added ? storedShelfItem(added, names.of(added)) : null;
   });
 }
 
@@ -59,7 +71,6 @@ export async function stockEmptyShelf(db: Database): Promise<void> {
         id: document.id,
         version: 1,
         document,
-        person: '',
       })),
     )
     .onConflictDoNothing();

@@ -1,5 +1,6 @@
 /** Words of the server: why something was not done. */
 import type { Refused } from '$lib/contract/refused.ts';
+import type { Maker, Oddity } from '@hulvek/core';
 
 export const errorsWords = {
   otherOrigin: 'This request came from another site and was not carried out.',
@@ -21,6 +22,29 @@ export const errorsWords = {
   back: 'To the jobs',
 };
 
+/** Who made a record, where no name is known. */
+export const makerWords = {
+  erased: 'an erased account',
+  unknown: 'not recorded',
+  account: 'an account',
+};
+
+/** Who made a record: of one that came in with a file whoever brought it too. */
+export const madeBy = ({ person, brought }: Maker): string =>
+  brought
+    ? `${person} (brought by ${brought.by}${brought.from === '' ? '' : ` from ${brought.from}`})`
+    : person;
+
+/** When the server took a record, and what does not fit about its time. */
+export const clockWords = {
+  received: (when: string) => `on the server ${when}`,
+  oddities: {
+    'before-the-plan': 'dated before its plan was frozen',
+    'in-the-future': 'dated after the server took it',
+    'against-the-counter': 'dated before something that this device made earlier',
+  } satisfies Record<Oddity, string>,
+};
+
 export const refusalsWords: Record<Refused, string> = {
   'unknown-step': 'This step is not in the frozen plan. Reload the page.',
   blocked: 'Something before this step is still open. It is named on the card.',
@@ -38,5 +62,6 @@ export const refusalsWords: Record<Refused, string> = {
   'no-opening': 'There is no such opening in this job any more.',
   'not-allowed': 'Your role in this job does not allow this. Ask the owner of the job.',
   'other-job': 'An entry with this number stands in another job. Enter it again.',
+  'other-content': 'An entry with this number stands here already and says something else. Enter it again.',
   'not-a-picture': 'This is not a whole JPEG, PNG or WebP picture of at most 4 MiB. Take it again.',
 };

@@ -42,6 +42,41 @@ export const sessions = pgTable(
   (table) => [index('sessions_user').on(table.userId)],
 );
 
+/**
+ * Whom records that came in with a file name, and who brought them. Records hold ids only, of accounts or of these: names
+ * live in `users` and here, so that somebody can be forgotten while what was recorded stays.
+ */
+export const brought = pgTable(
+  'brought',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    /** The account that brought the file; none for what came with the program, or from before this was kept. */
+    userId: uuid('user_id'),
+    file: text('file').notNull().default(''),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [index('brought_job').on(table.jobId)],
+);
+
+/** Who made a record: an account, or somebody named in a file. */
+const maker = { userId: uuid('user_id'), broughtId: uuid('brought_id') };
+
+/** What a device says of every record it makes, and by how much its clock was slow when it sent it. */
+const envelope = {
+  device: uuid('device'),
+  /** The device's own counter. */
+  count: integer('count'),
+  /** SHA-256 of what the device made before; empty until records are signed. */
+  previous: text('previous'),
+  salts: jsonb('salts'),
+  clock_s: integer('clock_s'),
+  app: text('app'),
+};
+
 export const jobs = pgTable('jobs', {
   id: text('id').primaryKey(),
   document: jsonb('document').notNull(),
@@ -64,7 +99,8 @@ export const shelfVersions = pgTable(
     id: text('id').notNull(),
     version: integer('version').notNull(),
     document: jsonb('document').notNull(),
-    person: text('person').notNull(),
+    /** None for what came with the program. */
+    userId: uuid('user_id'),
     at: at('at').notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.kind, table.id, table.version] })],
@@ -123,8 +159,7 @@ export const openingVersions = pgTable(
     openingId: text('opening_id').notNull(),
     version: integer('version').notNull(),
     document: jsonb('document').notNull(),
-    /** Empty for what came in with a job file. */
-    person: text('person').notNull().default(''),
+    ...maker,
     at: at('at').notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.openingId, table.version] }), ofOpening(table)],
@@ -143,8 +178,9 @@ export const readings = pgTable(
     value: jsonb('value'),
     replaces: jsonb('replaces').notNull(),
     instrument: text('instrument').notNull(),
-    person: text('person').notNull(),
-    userId: uuid('user_id'),
+    ...maker,
+    ...envelope,
+    /** As the device said. */
     at: at('at'),
     receivedAt: at('received_at').notNull().defaultNow(),
   },
@@ -157,7 +193,9 @@ export const planIssues = pgTable(
     jobId: text('job_id').notNull(),
     openingId: text('opening_id').notNull(),
     version: integer('version').notNull(),
+    /** Without who froze it. */
     document: jsonb('document').notNull(),
+    ...maker,
   },
   (table) => [primaryKey({ columns: [table.jobId, table.openingId, table.version] }), ofOpening(table)],
 );
@@ -174,9 +212,9 @@ export const entries = pgTable(
     kind: text('kind').notNull(),
     step: text('step').notNull(),
     undoes: uuid('undoes'),
-    person: text('person').notNull(),
-    /** The account that sent it; none for entries that came in with a job file. */
-    userId: uuid('user_id'),
+    ...maker,
+    ...envelope,
+    /** As the device said. */
     at: at('at').notNull(),
     receivedAt: at('received_at').notNull().defaultNow(),
     note: text('note').notNull(),
@@ -212,7 +250,7 @@ export const heatRuns = pgTable(
       .references(() => jobs.id, { onDelete: 'cascade' }),
     /** `planning` until its sides are known. */
     state: text('state', { enum: heatRunStates }).notNull().default('planning'),
-    person: text('person').notNull(),
+    userId: uuid('user_id'),
     at: at('at').notNull().defaultNow(),
   },
   (table) => [index('heat_runs_job').on(table.jobId, table.at)],

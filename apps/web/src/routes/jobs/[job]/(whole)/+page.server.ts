@@ -29,7 +29,9 @@ export const actions = {
     }
     const unit = context.units.find((u) => u.id === parsed.data.unit)?.id ?? null;
     const opening = newOpening(context, { ...parsed.data, unit });
-    await inTransaction(db, (tx) => addOpenings(tx, params.job, [opening], locals.person?.name));
+    await inTransaction(db, (tx) =>
+      addOpenings(tx, params.job, [opening], { userId: locals.person?.id ?? null }),
+    );
     redirect(303, `/jobs/${params.job}/${opening.id}/measure`);
   },
 };

@@ -57,8 +57,8 @@
                   <span class="quiet">{jobWords.notStarted}</span>
                 {:else}
                   <a class="done" href="/jobs/{job.id}/{row.id}/install"
-                    ><ProgressBar share={row.done} label={row.mark} />{#if row.looksDue > 0}<span
-                        class="due">{jobWords.looksDue(row.looksDue)}</span
+                    ><ProgressBar share={row.done} label={row.mark} />{#if row.looksDue > 0}<span class="due"
+                        >{jobWords.looksDue(row.looksDue)}</span
                       >{/if}</a
                   >
                 {/if}

@@ -9,7 +9,7 @@ export const GET = async ({ params }) => json(await runOf(database(), params.job
 /** Starts a run, unless one is at work already. */
 export const POST = async ({ params, locals }) => {
   if (!locals.person) error(401, errorsWords.signedOut);
-  await startRun(database(), params.job, locals.person.name);
+  await startRun(database(), params.job, locals.person.id);
   return json(await runOf(database(), params.job), { status: 202 });
 };
 

@@ -2,14 +2,18 @@ import type { Pack } from '$lib/contract/pack.ts';
 import { database } from '$lib/server/db/index.ts';
 import { rightsOf } from '$lib/contract/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
+import { loadContext } from '$lib/server/services/jobs.ts';
 import { forDevice, loadParts } from '$lib/server/services/openings.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
-import { json } from '@sveltejs/kit';
+import { errorsWords } from '$words/contract.ts';
+import { error, json } from '@sveltejs/kit';
 
 /** The whole job for one device. */
 export const GET = async ({ params, locals }) => {
   const db = database();
-  const { person, role, context, lookRule } = await senderIn(db, params.job, locals);
+  const { person, role, lookRule } = await senderIn(db, params.job, locals);
+  const context = await loadContext(db, params.job);
+  if (!context) error(404, errorsWords.noJob);
   // Read first: what is stored while the rest is read comes again, nothing is left out.
   const revision = await revisionOf(db, params.job);
   const pack: Pack = {

@@ -3,7 +3,7 @@ import { photoMeta } from '$lib/contract/records.ts';
 import { checked, jsonField, readBytes } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { LARGEST_PICTURE_bytes, pictureOf } from '$lib/server/picture.ts';
-import { onServerTime, takeEntry } from '$lib/server/services/records.ts';
+import { takeRecords } from '$lib/server/services/records.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
 import { refusalsWords } from '$words/contract.ts';
 import { json } from '@sveltejs/kit';
@@ -26,12 +26,13 @@ export const POST = async ({ params, request, locals }) => {
   const photo = pictureOf(picture);
   const db = database();
   const sender = await senderIn(db, params.job, locals);
-  const own = { person: sender.person.name, at: onServerTime(record.at, sentAt, now) };
-  const taken = photo
-    ? await takeEntry(db, params.job, { ...record, ...own, photo }, sender, picture)
-    : ({ ok: false, refusal: 'not-a-picture' } as const);
-  const answer: RecordAnswer = taken.ok
-    ? { id: record.id, ok: true }
-    : { id: record.id, ok: false, refusal: refusalsWords[taken.refusal] };
+  const sent = photo && ({ type: 'entry', record: { ...record, photo }, picture } as const);
+  const [taken] = sent
+    ? await takeRecords(db, params.job, [sent], sender, { sentAt, now })
+    : [{ ok: false, refusal: 'not-a-picture' } as const];
+  const answer: RecordAnswer =
+    taken?.ok !== false
+      ? { id: record.id, ok: true }
+      : { id: record.id, ok: false, refusal: refusalsWords[taken.refusal] };
   return json({ answers: [answer] });
 };

@@ -1,6 +1,7 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
 import { putOnSharedShelf } from '$lib/server/services/shelf.ts';
+import { errorsWords } from '$words/contract.ts';
 import { shelfWords } from '$words/shelf.ts';
 import { materialSchema, methodSchema, unitSchema, versionsBefore, wallSchema } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
@@ -18,7 +19,8 @@ const body = z.discriminatedUnion('kind', [
 /** Adds what a job made as the next version of an item on the shelf that all jobs take from. */
 export const PUT = async ({ request, locals }) => {
   const put = await readBody(request, body);
-  const item = await putOnSharedShelf(database(), { ...put, person: locals.person?.name ?? '' });
+  if (!locals.person) error(401, errorsWords.signedOut);
+  const item = await putOnSharedShelf(database(), { ...put, user: locals.person.id });
   if (!item) error(409, shelfWords.changed);
   return json({ item });
 };

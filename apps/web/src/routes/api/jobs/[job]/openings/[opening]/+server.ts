@@ -4,7 +4,14 @@ import { may } from '$lib/contract/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
 import { forDevice, loadPart, saveOpening } from '$lib/server/services/openings.ts';
 import { errorsWords } from '$words/contract.ts';
-import { contentHash, documentSchema, versionNumber, type OpeningDocument } from '@hulvek/core';
+import type { Person } from '$lib/server/services/accounts.ts';
+import {
+  contentHash,
+  documentSchema,
+  versionNumber,
+  type Deviation,
+  type OpeningDocument,
+} from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 
@@ -28,8 +35,10 @@ export const PUT = async ({ params, request, locals }) => {
   const stored = (await loadPart(db, params.job, document.id))?.document;
   if (!stored) error(404, errorsWords.noOpening);
   if (!may(locals.role, 'plan') && !onlySurveyChanged(stored, document)) error(403, errorsWords.notAllowed);
-  if (!departsInOwnName(stored, document, locals.person.name)) error(400, errorsWords.otherName);
-  const result = await saveOpening(db, params.job, { document, from: version, person: locals.person.name });
+  const own = departing(stored, document, locals.person);
+  if (!own) error(400, errorsWords.otherName);
+  const save = { document: own, from: version, user: locals.person.id };
+  const result = await saveOpening(db, params.job, save);
   if (result.ok) return json({ version: result.version });
   if (!result.theirs) error(404, errorsWords.noOpening);
   return json(result.theirs, { status: 409 });
@@ -39,8 +48,20 @@ export const PUT = async ({ params, request, locals }) => {
 const onlySurveyChanged = (stored: OpeningDocument, next: OpeningDocument): boolean =>
   contentHash({ ...stored, survey: null }) === contentHash({ ...next, survey: null });
 
-/** Nobody departs from a rule in somebody else's name. */
-function departsInOwnName(stored: OpeningDocument, next: OpeningDocument, person: string): boolean {
-  const known = new Set((stored.deviations ?? []).map((deviation) => contentHash(deviation)));
-  return (next.deviations ?? []).every((d) => d.person === person || known.has(contentHash(d)));
+/** The document with every new departure under the account that makes it; `null` where one is in somebody else's name. */
+function departing(stored: OpeningDocument, next: OpeningDocument, me: Person): OpeningDocument | null {
+  const { deviations } = next;
+  if (!deviations) return next;
+  // What a name is told apart by may have changed since.
+  const print = ({ person, ...rest }: Deviation) =>
+    contentHash(rest.account === undefined ? { ...rest, person } : rest);
+  const known = new Set((stored.deviations ?? []).map(print));
+  const mine = deviations.map((deviation): Deviation | null => {
+    if (known.has(print(deviation))) return deviation;
+    const isMine =
+      deviation.account === undefined ? deviation.person === me.name : deviation.account === me.id;
+    return isMine ? { ...deviation, account: me.id } : null;
+  });
+  const own = mine.flatMap((deviation) => deviation ?? []);
+  return own.length === mine.length ? { ...next, deviations: own } : null;
 }

@@ -18,10 +18,12 @@ export const POST = async ({ params, request, locals }) => {
   const part = await loadPart(db, params.job, params.opening);
   if (!context || !part || !locals.person) error(404, errorsWords.noOpening);
   const plan = planOpening(openingOfPart(part), context);
-  const of = { version: after + 1, person: locals.person.name, at: new Date().toISOString() };
+  const { id: account, name: person } = locals.person;
+  const of = { version: after + 1, person, account, at: new Date().toISOString() };
   const issue = issueOf(plan, of);
   if (!issue) error(409, errorsWords.noPlan);
   const newest = part.issues.at(-1)?.version ?? 0;
-  if (newest !== after || !(await freezePlan(db, params.job, issue))) error(409, errorsWords.frozenMeanwhile);
+  if (newest !== after || !(await freezePlan(db, params.job, issue, account)))
+    error(409, errorsWords.frozenMeanwhile);
   return json({ version: issue.version }, { status: 201 });
 };
