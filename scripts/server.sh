@@ -76,6 +76,14 @@ run_worker() {
   (cd "$WEB" && DATABASE_URL="$DB_URL" node build/workers/main.js)
 }
 
+# Accounts, for whoever runs the server.
+run_account() {
+  prepare
+  build_if_stale
+  ensure_database
+  (cd "$WEB" && DATABASE_URL="$DB_URL" ORIGIN="${ORIGIN:-http://localhost:${PORT:-4173}}" node build/workers/admin.js "$@")
+}
+
 start_all() {
   local port=${PORT:-4173} host=${HOST:-127.0.0.1}
   prepare

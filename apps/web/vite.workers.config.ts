@@ -12,13 +12,18 @@ export default defineConfig({
     },
   },
   // These bring files of their own, or are the same ones as the application's.
-  ssr: { noExternal: true, external: ['pg', 'pg-boss', 'pino', 'piscina'] },
+  ssr: { noExternal: true, external: ['pg', 'pg-boss', 'pino', 'piscina', 'pdfkit', '@node-rs/argon2'] },
   build: {
     ssr: true,
     outDir: 'build/workers',
     target: 'node20',
     rollupOptions: {
-      input: { main: 'src/worker/main.ts', thread: 'src/worker/thread.ts' },
+      input: {
+        main: 'src/worker/main.ts',
+        thread: 'src/worker/thread.ts',
+        beside: 'src/worker/beside.ts',
+        admin: 'src/worker/admin.ts',
+      },
       output: { entryFileNames: '[name].js' },
     },
   },

@@ -1,13 +1,14 @@
 /** What happens round every request: who asks, from where, and what a failure looks like. */
 import { building } from '$app/environment';
 import { database, migrateDatabase } from '$lib/server/db/index.ts';
+import { keepHouseHourly } from '$lib/server/housekeeping.ts';
 import { log } from '$lib/server/log.ts';
 import { personOf } from '$lib/server/services/accounts.ts';
 import { fillIssues } from '$lib/server/services/fill-issues.ts';
 import { loadDemoIfEmpty, resetDemo } from '$lib/server/services/demo.ts';
 import { stockEmptyShelf } from '$lib/server/services/shelf.ts';
 import { may } from '$lib/contract/rights.ts';
-import { ACCESS, accessKey } from '$lib/server/access.ts';
+import { ACCESS, accessKey, isAction } from '$lib/server/access.ts';
 import { roleIn } from '$lib/server/services/people.ts';
 import { storable } from '@hulvek/core';
 import { SESSION_COOKIE } from '$lib/server/session.ts';
@@ -31,6 +32,7 @@ export const init: ServerInit = async () => {
   await stockEmptyShelf(db);
   if (process.env.HULVEK_DEMO === 'reset') await resetDemo(db);
   else if (process.env.HULVEK_DEMO !== 'off') await loadDemoIfEmpty(db);
+  keepHouseHourly(db);
 };
 
 const HSTS_DAYS = 180;
@@ -61,9 +63,10 @@ const guarded: Handle = async ({ event, resolve }) => {
     if (!Object.values(event.params).every((id) => storable(id ?? ''))) error(404, errorsWords.notFound);
     const access = ACCESS[accessKey(event.request.method, route, event.url.searchParams)];
     if (access === undefined) return new Response(errorsWords.notAllowed, { status: 405 });
-    if (access !== 'open' && !person) return signInFirst(event.url.pathname);
+    if (access !== 'open' && access !== 'token' && !person) return signInFirst(event.url.pathname);
     if (person && event.params.job) event.locals.role = await roleIn(database(), event.params.job, person.id);
-    const refused = access !== 'open' && access !== 'person' && !may(event.locals.role, access);
+    if (access === 'keeper' && !person?.keepsShelf) error(403, errorsWords.notKeeper);
+    const refused = isAction(access) && !may(event.locals.role, access);
     // Who does not belong to a job is not told that it exists.
     if (refused)
       error(event.locals.role ? 403 : 404, event.locals.role ? errorsWords.notAllowed : errorsWords.noJob);
@@ -99,7 +102,9 @@ export const handle: Handle = async ({ event, resolve }) => {
     const response = await guarded({ event, resolve });
     response.headers.set('x-request-id', event.locals.requestId);
     response.headers.set('x-content-type-options', 'nosniff');
-    response.headers.set('referrer-policy', 'same-origin');
+    // The address of a link is its secret.
+    const isLink = event.route.id?.includes('[token]') ?? false;
+    response.headers.set('referrer-policy', isLink ? 'no-referrer' : 'same-origin');
     setPolicy(response);
     if (event.url.protocol === 'https:')
       response.headers.set('strict-transport-security', `max-age=${HSTS_DAYS * 86_400}`);

@@ -37,7 +37,7 @@ async function worked(): Promise<string> {
   const url = await databases.empty();
   const db = await databases.migrated(url);
   await loadDemoIfEmpty(db);
-  await invite(db, 'skarv-point', 'viewer');
+  await invite(db, 'skarv-point', 'viewer', null);
   const boss = new PgBoss({
     connectionString: url,
     schema: 'heat_queue',

@@ -1,6 +1,7 @@
 /** Small doors that stood open: where sign-in leads, who may use the demo, what a log keeps. */
 import { instant, versionNumber, versionsBefore } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
+import { passwordProblem } from '../src/lib/server/services/passwords.ts';
 import { formFields } from '../src/lib/server/body.ts';
 import { mayUseDemo } from '../src/lib/server/demo-access.ts';
 import { loggedError } from '../src/lib/server/log.ts';
@@ -35,7 +36,30 @@ describe('the demo', () => {
     ['1270.0.0.1', 'on', false],
     ['192.168.1.20', 'open-to-everybody', true],
     ['192.168.1.20', 'yes', false],
-  ])('from %s with HULVEK_DEMO=%s: %s', (address, open, may) => expect(mayUseDemo(address, open)).toBe(may));
+  ])('from %s with HULVEK_DEMO=%s: %s', (address, open, may) =>
+    expect(mayUseDemo(address, new Headers(), { open, trusted: undefined })).toBe(may),
+  );
+
+  it('is not let in by a proxy on this machine, unless it is said which header to trust', () => {
+    const passed = new Headers({ 'x-forwarded-for': '203.0.113.7' });
+    expect(mayUseDemo('127.0.0.1', passed, { open: 'on', trusted: undefined })).toBe(false);
+    expect(mayUseDemo('203.0.113.7', passed, { open: 'on', trusted: 'x-forwarded-for' })).toBe(false);
+    expect(mayUseDemo('127.0.0.1', passed, { open: 'on', trusted: 'x-forwarded-for' })).toBe(true);
+  });
+});
+
+describe('a new password', () => {
+  it.each([
+    ['level-and-plumb', null],
+    ['kjh234kjhs', null],
+    ['short', 'too-short'],
+    ['password12', 'too-common'],
+    ['1234567890', 'too-common'],
+    ['qwertyuiop', 'too-common'],
+    ['x'.repeat(201), 'too-long'],
+  ])('%s: %s', (password, problem) => expect(passwordProblem(password)).toBe(problem));
+  it('is not one’s own name', () =>
+    expect(passwordProblem('MaretOunas', ['Maret Ounas', 'maret@demo.invalid'])).toBe('too-common'));
 });
 
 describe('a log', () => {

@@ -56,18 +56,38 @@ export interface DocumentProblem {
   readonly message: string;
 }
 
-/** Everything a schema has against a document, each with its place and a plain sentence. */
-export const plainProblems = (error: z.core.$ZodError, document: unknown): DocumentProblem[] =>
-  error.issues.flatMap((issue) => problemsOf(issue, document));
+/**
+ * Everything a schema has against a document, each with its place and a plain sentence.
+ *
+ * @param at where the document stands in a greater one
+ * @param most no more than so many
+ */
+export const plainProblems = (
+  error: z.core.$ZodError,
+  document: unknown,
+  at: readonly PropertyKey[] = [],
+  most = Infinity,
+): DocumentProblem[] =>
+  error.issues
+    .slice(0, most)
+    .flatMap((issue) => problemsOf(issue, document, at, most))
+    .slice(0, most);
 
-function problemsOf(issue: z.core.$ZodIssue, file: unknown): DocumentProblem[] {
+function problemsOf(
+  issue: z.core.$ZodIssue,
+  file: unknown,
+  at: readonly PropertyKey[],
+  most: number,
+): DocumentProblem[] {
   if (issue.code === 'unrecognized_keys') {
-    return issue.keys.map((key) => ({
-      path: pathText([...issue.path, key]),
+    return issue.keys.slice(0, most).map((key) => ({
+      path: pathText([...at, ...issue.path, key]),
       message: 'this field is not known here',
     }));
   }
-  return [{ path: pathText(issue.path), message: plainProblem(issue, valueAt(file, issue.path)) }];
+  return [
+    { path: pathText([...at, ...issue.path]), message: plainProblem(issue, valueAt(file, issue.path)) },
+  ];
 }
 
 const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>

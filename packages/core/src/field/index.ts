@@ -2,3 +2,4 @@
 export * from './as-built.ts';
 export * from './clocks.ts';
 export * from './progress.ts';
+export * from './unfit.ts';

@@ -20,82 +20,144 @@ export const JOB_VERSION = 3;
 
 const many = 5000;
 
+const lists = {
+  walls: wallSchema,
+  units: unitSchema,
+  methods: methodSchema,
+  materials: materialSchema,
+  openings: openingDocumentSchema,
+} as const;
+const records = { readings: readingSchema, issues: issueSchema, entries: entrySchema } as const;
+const MOST = { readings: 200_000, issues: many, entries: 200_000 } as const;
+
 export const jobFileSchema = z
   .strictObject({
     format: z.literal(JOB_FORMAT),
     version: z.literal(JOB_VERSION),
     job: jobSchema,
-    walls: z.array(wallSchema).check(z.maxLength(many)),
-    units: z.array(unitSchema).check(z.maxLength(many)),
-    methods: z.array(methodSchema).check(z.maxLength(many)),
-    materials: z.optional(z.array(materialSchema).check(z.maxLength(many))),
-    openings: z.array(openingDocumentSchema).check(z.maxLength(many)),
+    walls: z.array(lists.walls).check(z.maxLength(many)),
+    units: z.array(lists.units).check(z.maxLength(many)),
+    methods: z.array(lists.methods).check(z.maxLength(many)),
+    materials: z.optional(z.array(lists.materials).check(z.maxLength(many))),
+    openings: z.array(lists.openings).check(z.maxLength(many)),
     records: z.strictObject({
-      readings: z.array(readingSchema).check(z.maxLength(200_000)),
-      issues: z.array(issueSchema).check(z.maxLength(many)),
-      entries: z.array(entrySchema).check(z.maxLength(200_000)),
+      readings: z.array(records.readings).check(z.maxLength(MOST.readings)),
+      issues: z.array(records.issues).check(z.maxLength(MOST.issues)),
+      entries: z.array(records.entries).check(z.maxLength(MOST.entries)),
     }),
   })
   .check(
     z.superRefine((file, context) => {
-      const report = (path: (string | number)[], message: string) =>
-        context.addIssue({ code: 'custom', path, message });
-      for (const list of ['walls', 'units', 'methods', 'materials', 'openings'] as const) {
-        const seen = new Set<string>();
-        file[list]?.forEach(({ id }, i) => {
-          if (seen.has(id)) report([list, i, 'id'], `"${id}" is used twice`);
-          seen.add(id);
-        });
-      }
-      const ids = { wall: idsOf(file.walls), unit: idsOf(file.units), method: idsOf(file.methods) };
-      file.openings.forEach((opening, i) => {
-        for (const choice of ['wall', 'unit', 'method'] as const) {
-          const id = opening[choice];
-          if (id !== null && !ids[choice].has(id))
-            report(['openings', i, choice], `there is no ${choice} "${id}" in this file`);
-        }
-      });
-      const openings = idsOf(file.openings);
-      const issues = new Set<string>();
-      file.records.issues.forEach(({ opening, version }, i) => {
-        const key = `${opening.id}/${version}`;
-        if (issues.has(key))
-          report(['records', 'issues', i, 'version'], `plan ${version} of "${opening.id}" is there twice`);
-        issues.add(key);
-        if (!openings.has(opening.id))
-          report(
-            ['records', 'issues', i, 'opening', 'id'],
-            `there is no opening "${opening.id}" in this file`,
-          );
-      });
-      const readings = new Set<string>();
-      file.records.readings.forEach((reading, i) => {
-        if (readings.has(reading.id))
-          report(['records', 'readings', i, 'id'], `"${reading.id}" is used twice`);
-        readings.add(reading.id);
-        if (!openings.has(reading.opening))
-          report(
-            ['records', 'readings', i, 'opening'],
-            `there is no opening "${reading.opening}" in this file`,
-          );
-      });
-      for (const { at, path, message } of impossibleTicks(file.records))
-        report([...path, at, 'step'], message);
-      const entries = new Set<string>();
-      file.records.entries.forEach((entry, i) => {
-        if (entries.has(entry.id)) report(['records', 'entries', i, 'id'], `"${entry.id}" is used twice`);
-        entries.add(entry.id);
-        if (!openings.has(entry.opening))
-          report(['records', 'entries', i, 'opening'], `there is no opening "${entry.opening}" in this file`);
-        if (!issues.has(`${entry.opening}/${entry.issue}`)) {
-          report(
-            ['records', 'entries', i, 'issue'],
-            `plan ${entry.issue} of "${entry.opening}" is not in this file`,
-          );
-        }
-      });
+      for (const { path, message } of misfits(file))
+        context.addIssue({ code: 'custom', path: [...path], message });
     }),
   );
+
+/** The file around its lists, whose items are judged one by one. */
+const shellSchema = z.strictObject({
+  format: z.literal(JOB_FORMAT),
+  version: z.literal(JOB_VERSION),
+  job: jobSchema,
+  ...mapped(lists, () => z.array(z.unknown()).check(z.maxLength(many))),
+  materials: z.optional(z.array(z.unknown()).check(z.maxLength(many))),
+  records: z.strictObject(mapped(records, (name) => z.array(z.unknown()).check(z.maxLength(MOST[name])))),
+});
+
+function mapped<Name extends string, Value>(
+  of: Readonly<Record<Name, unknown>>,
+  make: (name: Name) => Value,
+): Record<Name, Value> {
+  return Object.fromEntries((Object.keys(of) as Name[]).map((name) => [name, make(name)])) as Record<
+    Name,
+    Value
+  >;
+}
+
+/** As many problems as somebody reads: whoever made the file has to look at it anyway. */
+const HANDFUL = 20;
+
+/** What is wrong with single items, list after list, and no further than a handful. */
+function* wrongItems(file: z.infer<typeof shellSchema>): Iterable<DocumentProblem> {
+  const all: [readonly string[], readonly unknown[], z.ZodMiniType][] = [
+    ...(Object.keys(lists) as (keyof typeof lists)[]).map(
+      (name): [readonly string[], readonly unknown[], z.ZodMiniType] => [
+        [name],
+        file[name] ?? [],
+        lists[name],
+      ],
+    ),
+    ...(Object.keys(records) as (keyof typeof records)[]).map(
+      (name): [readonly string[], readonly unknown[], z.ZodMiniType] => [
+        ['records', name],
+        file.records[name],
+        records[name],
+      ],
+    ),
+  ];
+  for (const [path, items, schema] of all)
+    for (const [i, item] of items.entries()) {
+      const result = schema.safeParse(item);
+      if (!result.success) yield* plainProblems(result.error, item, [...path, i], HANDFUL);
+    }
+}
+
+/** What does not fit together in a file whose items are sound. */
+function* misfits(
+  file: JobFile,
+): Iterable<{ readonly path: readonly (string | number)[]; readonly message: string }> {
+  const at = (path: readonly (string | number)[], message: string) => ({ path, message });
+  for (const list of ['walls', 'units', 'methods', 'materials', 'openings'] as const) {
+    const seen = new Set<string>();
+    for (const [i, { id }] of (file[list] ?? []).entries()) {
+      if (seen.has(id)) yield at([list, i, 'id'], `"${id}" is used twice`);
+      seen.add(id);
+    }
+  }
+  const ids = { wall: idsOf(file.walls), unit: idsOf(file.units), method: idsOf(file.methods) };
+  for (const [i, opening] of file.openings.entries())
+    for (const choice of ['wall', 'unit', 'method'] as const) {
+      const id = opening[choice];
+      if (id !== null && !ids[choice].has(id))
+        yield at(['openings', i, choice], `there is no ${choice} "${id}" in this file`);
+    }
+  const openings = idsOf(file.openings);
+  const noOpening = (id: string) => `there is no opening "${id}" in this file`;
+  const issues = new Set<string>();
+  for (const [i, { opening, version }] of file.records.issues.entries()) {
+    const key = `${opening.id}/${version}`;
+    const path = ['records', 'issues', i] as const;
+    if (issues.has(key)) yield at([...path, 'version'], `plan ${version} of "${opening.id}" is there twice`);
+    issues.add(key);
+    if (!openings.has(opening.id)) yield at([...path, 'opening', 'id'], noOpening(opening.id));
+  }
+  const readings = new Set<string>();
+  for (const [i, reading] of file.records.readings.entries()) {
+    const path = ['records', 'readings', i] as const;
+    if (readings.has(reading.id)) yield at([...path, 'id'], `"${reading.id}" is used twice`);
+    readings.add(reading.id);
+    if (!openings.has(reading.opening)) yield at([...path, 'opening'], noOpening(reading.opening));
+  }
+  for (const { at: i, path, message } of impossibleTicks(file.records))
+    yield at([...path, i, 'step'], message);
+  const entries = new Set<string>();
+  for (const [i, entry] of file.records.entries.entries()) {
+    const path = ['records', 'entries', i] as const;
+    if (entries.has(entry.id)) yield at([...path, 'id'], `"${entry.id}" is used twice`);
+    entries.add(entry.id);
+    if (!openings.has(entry.opening)) yield at([...path, 'opening'], noOpening(entry.opening));
+    if (!issues.has(`${entry.opening}/${entry.issue}`))
+      yield at([...path, 'issue'], `plan ${entry.issue} of "${entry.opening}" is not in this file`);
+  }
+}
+
+function firstOf<T>(all: Iterable<T>, most: number): T[] {
+  const found: T[] = [];
+  for (const one of all) {
+    found.push(one);
+    if (found.length >= most) break;
+  }
+  return found;
+}
 
 interface Records {
   readonly issues: readonly Issue[];
@@ -150,7 +212,7 @@ const migrations: Readonly<Record<number, (file: Record<string, unknown>) => unk
   2: (file) => ({ ...file, version: 3 }),
 };
 
-/** Reads a job file from its text; every problem carries its place and a plain sentence. */
+/** Reads a job file from its text; a handful of problems, each with its place and a plain sentence. */
 export function readJobFile(text: string): JobFileResult {
   let data: unknown;
   try {
@@ -172,9 +234,13 @@ export function readJobFile(text: string): JobFileResult {
   for (let v = version; v < JOB_VERSION; v++)
     current = (migrations[v]?.(current) ?? current) as typeof current;
   current = withDocumentsOfToday(current);
+  const shell = shellSchema.safeParse(current);
+  if (!shell.success) return { ok: false, problems: plainProblems(shell.error, current, [], HANDFUL) };
+  const wrong = firstOf(wrongItems(shell.data), HANDFUL);
+  if (wrong.length > 0) return { ok: false, problems: wrong };
   const result = jobFileSchema.safeParse(current);
   if (result.success) return { ok: true, value: result.data };
-  return { ok: false, problems: plainProblems(result.error, current) };
+  return { ok: false, problems: plainProblems(result.error, current, [], HANDFUL) };
 }
 
 /** Values that were renamed within a version, under their present names. */

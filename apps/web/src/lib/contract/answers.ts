@@ -54,6 +54,7 @@ const shelfItemSchema: z.ZodMiniType<ShelfItem> = z.pipe(
     version: z.int(),
     document: z.unknown(),
     person: z.string(),
+    account: z.optional(z.string()),
     at: z.string(),
   }),
   z.transform((item, context): ShelfItem => {
@@ -65,7 +66,13 @@ const shelfItemSchema: z.ZodMiniType<ShelfItem> = z.pipe(
     return z.NEVER;
   }),
 );
-export const shelfAnswer = z.object({ items: z.array(shelfItemSchema) });
+export const shelfAnswer = z.object({
+  items: z.array(shelfItemSchema),
+  /** Names of those who may write on it, and whether whoever asks is one. */
+  keepers: z.array(z.string()),
+  mayKeep: z.boolean(),
+});
+export const shelfVersionsAnswer = z.object({ items: z.array(shelfItemSchema) });
 export const shelfItemAnswer = z.object({ item: shelfItemSchema });
 
 /** The sentence of a refusal. */

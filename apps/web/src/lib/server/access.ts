@@ -1,8 +1,14 @@
 /** Every address the server answers, and what it takes to be let in. */
 import type { Action } from '$lib/contract/rights.ts';
 
-/** `open`: anybody · `person`: whoever is signed in · otherwise an action in the job that the address names. */
-export type Access = 'open' | 'person' | Action;
+/**
+ * `open`: anybody · `token`: whoever has a link that holds · `person`: whoever is signed in · `keeper`: whoever keeps the
+ * shelf of all jobs · otherwise an action in the job that the address names.
+ */
+export type Access = 'open' | 'token' | 'person' | 'keeper' | Action;
+
+const BESIDE = ['open', 'token', 'person', 'keeper'] as const;
+export const isAction = (access: Access): access is Action => !(BESIDE as readonly Access[]).includes(access);
 
 /**
  * Every address and method the server answers. Form actions carry their name; a request that is not in this table is
@@ -13,16 +19,22 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'GET /health': 'open',
   'GET /sign-in': 'open',
   'POST /sign-in': 'open',
-  'GET /invite/[token]': 'open',
+  'GET /invite/[token]': 'token',
   'POST /invite/[token]?/join': 'person',
-  'POST /invite/[token]?/register': 'open',
+  'POST /invite/[token]?/register': 'token',
+  'GET /password/[token]': 'token',
+  'POST /password/[token]': 'token',
   'POST /sign-out': 'person',
   'GET /account': 'person',
   'POST /account?/password': 'person',
   'POST /account?/everywhere': 'person',
+  'POST /account?/end': 'person',
+  'POST /account?/erase': 'person',
+  'POST /account/data': 'person',
   'GET /jobs': 'person',
   'POST /jobs?/create': 'person',
   'POST /jobs?/load': 'person',
+  'POST /jobs?/back': 'person',
   'GET /jobs/[job]': 'see',
   'POST /jobs/[job]?/opening': 'plan',
   'GET /jobs/[job]/file': 'see',
@@ -41,6 +53,9 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'POST /jobs/[job]/people?/role': 'people',
   'POST /jobs/[job]/people?/remove': 'people',
   'POST /jobs/[job]/people?/look': 'people',
+  'POST /jobs/[job]/people?/password': 'people',
+  'POST /jobs/[job]/people?/revoke': 'people',
+  'POST /jobs/[job]/people?/delete': 'people',
   'GET /jobs/[job]/[opening]': 'see',
   'GET /jobs/[job]/[opening]/history': 'see',
   'GET /jobs/[job]/[opening]/compare': 'see',
@@ -50,6 +65,11 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'GET /shell': 'open',
   'GET /api/me': 'open',
   'GET /api/shelf': 'person',
+  'PUT /api/shelf': 'keeper',
+  'GET /api/shelf/[kind]/[item]': 'person',
+  'GET /api/tasks/[task]': 'person',
+  'DELETE /api/tasks/[task]': 'person',
+  'POST /api/shelf/keepers': 'keeper',
   'GET /api/jobs/[job]/pack': 'see',
   'GET /api/jobs/[job]/changes': 'see',
   'GET /api/jobs/[job]/heat': 'see',
@@ -58,7 +78,6 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'PUT /api/jobs/[job]/units': 'settings',
   'PUT /api/jobs/[job]/site': 'settings',
   'PUT /api/jobs/[job]/shelf': 'plan',
-  'PUT /api/jobs/[job]/shared-shelf': 'plan',
   'GET /api/jobs/[job]/openings/[opening]': 'see',
   'GET /api/jobs/[job]/openings/[opening]/versions': 'see',
   'PUT /api/jobs/[job]/openings/[opening]': 'measure',

@@ -2,6 +2,20 @@
 
 const LOOPBACK = /^(127\.\d+\.\d+\.\d+|::1|::ffff:127\.\d+\.\d+\.\d+)$/;
 
-/** @param open what HULVEK_DEMO says: `open-to-everybody` lets the demo in from anywhere */
-export const mayUseDemo = (address: string, open = process.env.HULVEK_DEMO): boolean =>
-  open === 'open-to-everybody' || LOOPBACK.test(address);
+/** What a proxy adds: behind one every address is the proxy's own, unless the server was told which header to trust. */
+const PASSED_ON = ['x-forwarded-for', 'forwarded', 'x-real-ip', 'via'] as const;
+
+interface Asked {
+  /** What HULVEK_DEMO says: `open-to-everybody` lets the demo in from anywhere. */
+  readonly open: string | undefined;
+  /** The header that ADDRESS_HEADER says addresses are read from. */
+  readonly trusted: string | undefined;
+}
+
+const stated = (): Asked => ({ open: process.env.HULVEK_DEMO, trusted: process.env.ADDRESS_HEADER });
+
+export function mayUseDemo(address: string, headers = new Headers(), { open, trusted } = stated()): boolean {
+  if (open === 'open-to-everybody') return true;
+  if (!trusted && PASSED_ON.some((name) => headers.has(name))) return false;
+  return LOOPBACK.test(address);
+}

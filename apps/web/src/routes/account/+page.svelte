@@ -1,10 +1,18 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import type { SubmitFunction } from '@sveltejs/kit';
   import Button from '$lib/ui/Button.svelte';
+  import { dateTime } from '$lib/ui/time.ts';
   import { accountWords } from '$words/people.ts';
 
   let { data, form } = $props();
   const t = accountWords;
+
+  const askFirst: SubmitFunction = ({ cancel }) => {
+    if (!confirm(t.askErase)) cancel();
+  };
+  const agentText = (agent: string): string =>
+    agent === '' ? t.unknownAgent : /Mobi/.test(agent) ? t.phone : t.computer;
 </script>
 
 <main>
@@ -19,9 +27,36 @@
     {#if form && 'changed' in form}<p role="status">{t.changed}</p>{/if}
     <Button kind="main" type="submit">{t.change}</Button>
   </form>
+  <section>
+    <h2>{t.sessions}</h2>
+    <ul>
+      {#each data.sessions as session (session.id)}
+        <li>
+          <span>{agentText(session.agent)}, {t.since(dateTime(session.createdAt.toISOString()))}</span>
+          {#if session.own}<span class="quiet">{t.own}</span>
+          {:else}
+            <form method="POST" action="?/end" use:enhance>
+              <input type="hidden" name="session" value={session.id} />
+              <Button kind="quiet" type="submit">{t.end}</Button>
+            </form>
+          {/if}
+        </li>
+      {/each}
+    </ul>
+  </section>
   <form method="POST" action="?/everywhere">
     <p>{t.everywhereNote}</p>
     <Button type="submit">{t.everywhere}</Button>
+  </form>
+  <form method="POST" action="/account/data">
+    <Button type="submit">{t.data}</Button>
+  </form>
+  <form method="POST" action="?/erase" use:enhance={askFirst}>
+    <h2>{t.erase}</h2>
+    <p>{t.eraseNote}</p>
+    <label for="erase-password">{t.old}</label>
+    <input id="erase-password" name="password" type="password" autocomplete="current-password" required />
+    <Button kind="quiet" type="submit">{t.eraseSubmit}</Button>
   </form>
 </main>
 
@@ -37,6 +72,18 @@
     display: grid;
     gap: var(--gap-2);
     justify-items: start;
+  }
+  li {
+    display: flex;
+    flex-flow: row wrap;
+    align-items: center;
+    justify-content: space-between;
+    gap: var(--gap-2);
+    padding: var(--gap-2) 0;
+    border-top: 1px solid var(--line);
+  }
+  .quiet {
+    color: var(--ink-soft);
   }
   label {
     font-weight: 600;

@@ -1,9 +1,11 @@
 import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { importJob, listJobs } from '$lib/server/services/jobs.ts';
+import { startImport, taskOf } from '$lib/server/beside/tasks.ts';
+import { taskView } from '$lib/server/beside/view.ts';
+import { deletedJobs, importJob, listJobs, putBackJob } from '$lib/server/services/jobs.ts';
 import { newJob } from '$lib/server/services/new-documents.ts';
 import { jobsWords } from '$words/shell.ts';
-import { JOB_FORMAT, readJobFile } from '@hulvek/core';
+import { errorsWords } from '$words/contract.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 
@@ -15,9 +17,17 @@ const form = z.object({
 /** A file from the form is read whole; larger ones are refused. */
 const LARGEST_UPLOAD_bytes = 16 * 1024 * 1024;
 
-export const load = async ({ locals }) => ({
-  jobs: locals.person ? await listJobs(database(), locals.person.id) : [],
-});
+export const load = async ({ locals, url }) => {
+  const { person } = locals;
+  const db = database();
+  const wanted = z.uuid().safeParse(url.searchParams.get('task'));
+  const task = person && wanted.success ? await taskOf(db, person.id, wanted.data) : null;
+  return {
+    jobs: person ? await listJobs(db, person.id) : [],
+    deleted: person ? await deletedJobs(db, person.id) : [],
+    task: task && taskView(task),
+  };
+};
 
 export const actions = {
   create: async ({ request, locals }) => {
@@ -31,20 +41,19 @@ export const actions = {
     const upload = (await request.formData()).get('file');
     if (!(upload instanceof File) || upload.size === 0) return fail(400, { problem: jobsWords.fileNeeded });
     if (upload.size > LARGEST_UPLOAD_bytes) return fail(413, { problem: jobsWords.fileTooLarge });
-    const result = readJobFile(await upload.text());
-    if (!result.ok) {
-      const problems = result.problems
-        .slice(0, 8)
-        .map((p) => (p.path ? `${p.path}: ${p.message}` : p.message));
-      return fail(400, { problem: jobsWords.fileRefused(upload.name, JOB_FORMAT), problems });
-    }
-    if (
-      !(await importJob(database(), result.value, {
-        user: locals.person?.id ?? null,
-        file: upload.name.slice(0, 200),
-      }))
-    )
-      return fail(409, { problem: jobsWords.fileThere(result.value.job.name) });
-    redirect(303, `/jobs/${result.value.job.id}`);
+    if (!locals.person) return fail(401, { problem: errorsWords.signedOut });
+    const file = upload.name.slice(0, 200);
+    const of = { user: locals.person.id, file, text: await upload.text() };
+    const started = await startImport(database(), of);
+    if (!started.ok) return fail(429, { problem: jobsWords[started.because] });
+    redirect(303, `/jobs?task=${started.task}`);
+  },
+  back: async ({ request, locals }) => {
+    const parsed = z.object({ job: z.string() }).safeParse(await formFields(request));
+    const user = locals.person?.id;
+    const back =
+      parsed.success && user !== undefined && (await putBackJob(database(), parsed.data.job, user));
+    if (!back) return fail(404, { problem: errorsWords.noJob });
+    redirect(303, `/jobs/${parsed.data.job}`);
   },
 };

@@ -1,12 +1,10 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import TaskCard from '$lib/features/tasks/TaskCard.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { jobsWords } from '$words/shell.ts';
 
   let { data, form } = $props();
-  const problems = $derived<string[]>(
-    form && 'problems' in form && Array.isArray(form.problems) ? form.problems : [],
-  );
 </script>
 
 <main>
@@ -21,10 +19,28 @@
       </li>
     {/each}
   </ul>
+  {#if data.deleted.length > 0}
+    <section>
+      <h2>{jobsWords.deleted}</h2>
+      <ul class="jobs">
+        {#each data.deleted as job (job.id)}
+          <li>
+            <form method="POST" action="?/back" use:enhance>
+              <input type="hidden" name="job" value={job.id} />
+              <span>{job.name}</span>
+              <Button type="submit"
+                >{jobsWords.putBack}<span class="visually-hidden">, {job.name}</span></Button
+              >
+            </form>
+          </li>
+        {/each}
+      </ul>
+    </section>
+  {/if}
+  {#if data.task}<TaskCard task={data.task} />{/if}
   {#if form?.problem}
     <div class="problem" role="alert">
       <p>{form.problem}</p>
-      {#each problems as line, i (i)}<p class="figure">{line}</p>{/each}
     </div>
   {/if}
   <div class="forms">

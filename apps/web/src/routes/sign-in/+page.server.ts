@@ -1,6 +1,8 @@
 import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { forgetFailures, noteFailure, signIn, tooManyTries } from '$lib/server/services/accounts.ts';
+import { signIn, userByEmail } from '$lib/server/services/accounts.ts';
+import { note } from '$lib/server/services/audit.ts';
+import { gotIn, mayTry } from '$lib/server/services/tries.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '$lib/server/services/demo.ts';
 import { nextPage } from '$lib/server/next-page.ts';
 import { mayUseDemo } from '$lib/server/demo-access.ts';
@@ -17,10 +19,10 @@ const form = z.object({
 const isDemo = (email: string): boolean =>
   DEMO_PEOPLE.some((person) => person.email.toLowerCase() === email.trim().toLowerCase());
 
-export const load = ({ locals, getClientAddress }) => {
+export const load = ({ locals, request, getClientAddress }) => {
   if (locals.person) redirect(303, '/jobs');
   const demo =
-    process.env.HULVEK_DEMO === 'off' || !mayUseDemo(getClientAddress())
+    process.env.HULVEK_DEMO === 'off' || !mayUseDemo(getClientAddress(), request.headers)
       ? null
       : { email: DEMO_PEOPLE[0]?.email ?? '', password: DEMO_PASSWORD };
   return { demo };
@@ -31,16 +33,20 @@ export const actions = {
     const parsed = form.safeParse(await formFields(request));
     const email = parsed.success ? parsed.data.email : '';
     if (!parsed.success) return fail(400, { email, problem: signInWords.incomplete });
-    const key = `${getClientAddress()} ${email.toLowerCase()}`;
-    if (isDemo(email) && !mayUseDemo(getClientAddress()))
+    const db = database();
+    const knock = { account: email, address: getClientAddress() };
+    if (isDemo(email) && !mayUseDemo(knock.address, request.headers))
       return fail(403, { email, problem: signInWords.demoElsewhere });
-    if (tooManyTries(key)) return fail(429, { email, problem: signInWords.tooMany });
-    const token = await signIn(database(), email, parsed.data.password);
+    if (!(await mayTry(db, knock))) return fail(429, { email, problem: signInWords.tooMany });
+    const agent = request.headers.get('user-agent') ?? '';
+    const token = await signIn(db, email, parsed.data.password, agent);
+    const user = await userByEmail(db, email);
     if (!token) {
-      noteFailure(key);
+      await note(db, { action: 'not-signed-in', user });
       return fail(401, { email, problem: signInWords.wrong });
     }
-    forgetFailures(key);
+    await gotIn(db, knock);
+    await note(db, { action: 'signed-in', user });
     setSession(cookies, token, url);
     redirect(303, nextPage(url.searchParams.get('next')));
   },

@@ -1,6 +1,6 @@
 /** The shelf beside a job: what the job has copies of, what is newer there, what could be taken. */
 import { offlineWords } from '$words/device.ts';
-import { shelfAnswer, shelfItemAnswer } from '$lib/contract/answers.ts';
+import { shelfAnswer, shelfItemAnswer, shelfVersionsAnswer } from '$lib/contract/answers.ts';
 import { answerOf } from '$lib/contract/read.ts';
 import { shelfWords } from '$words/shelf.ts';
 import {
@@ -32,6 +32,12 @@ export class ShelfDesk {
   /** `null` until the server answered; it needs the network. */
   items = $state.raw<readonly ShelfItem[] | null>(null);
   problem = $state('');
+  said = $state('');
+  /** Who writes on the shelf of all jobs, and whether this person does. */
+  keepers = $state.raw<readonly string[]>([]);
+  mayKeep = $state(false);
+  /** Versions of the item whose history is open, newest first. */
+  history = $state.raw<readonly ShelfItem[]>([]);
 
   constructor(store: JobStore) {
     this.store = store;
@@ -45,7 +51,10 @@ export class ShelfDesk {
     try {
       const response = await fetch('/api/shelf');
       if (!response.ok) throw new Error(await sentence(response));
-      this.items = (await answerOf(response, shelfAnswer)).items;
+      const { items, keepers, mayKeep } = await answerOf(response, shelfAnswer);
+      this.items = items;
+      this.keepers = keepers;
+      this.mayKeep = mayKeep;
     } catch {
       this.problem = offlineWords.needsNetwork;
     }
@@ -110,12 +119,45 @@ export class ShelfDesk {
     await this.#put(kind, null, copy);
   }
 
+  /** Opens the history of an item, or closes the one that is open. */
+  async showHistory({ kind, id }: Pick<ShelfItem, 'kind' | 'id'>): Promise<void> {
+    const [open] = this.history;
+    this.history = [];
+    if (open?.kind === kind && open.id === id) return;
+    try {
+      const response = await fetch(`/api/shelf/${kind}/${encodeURIComponent(id)}`);
+      if (!response.ok) this.problem = await sentence(response);
+      else this.history = (await answerOf(response, shelfVersionsAnswer)).items;
+    } catch {
+      this.problem = offlineWords.needsNetwork;
+    }
+  }
+
+  /** Lets somebody else write on the shelf too. */
+  async makeKeeper(email: string): Promise<void> {
+    this.problem = this.said = '';
+    try {
+      const response = await fetch('/api/shelf/keepers', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ email }),
+      });
+      if (!response.ok) this.problem = await sentence(response);
+      else {
+        this.said = shelfWords.keeperMade(email);
+        await this.load();
+      }
+    } catch {
+      this.problem = offlineWords.needsNetwork;
+    }
+  }
+
   /** Makes the job's copy the next version on the shelf, or the first. */
   async keep({ kind, document, item }: JobCopy): Promise<void> {
     const id = document.origin?.id ?? document.id;
     const after = item?.version ?? this.items?.find((i) => i.kind === kind && i.id === id)?.version ?? 0;
     try {
-      const response = await fetch(`/api/jobs/${this.store.id}/shared-shelf`, {
+      const response = await fetch('/api/shelf', {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ kind, after, document: forShelf(document, id) }),

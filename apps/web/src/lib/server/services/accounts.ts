@@ -1,20 +1,22 @@
-/** Signing in and out. */
-import { createHash, randomBytes } from 'node:crypto';
+/** Accounts: made, signed in and out, their passwords, sessions and data. */
+import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { and, eq, gt, ne } from 'drizzle-orm';
-import type { Database } from '../db/index.ts';
-import { sessions, users } from '../db/schema/index.ts';
+import { and, desc, eq, gt, lt, ne } from 'drizzle-orm';
+import { inTransaction, type Database, type Queries } from '../db/index.ts';
+import { entries, members, readings, sessions, users } from '../db/schema/index.ts';
+import { digest } from './tokens.ts';
 
 export interface Person {
   readonly id: string;
   readonly name: string;
   readonly email: string;
+  /** May write on the shelf that all jobs take from. */
+  readonly keepsShelf: boolean;
 }
 
 export const SESSION_DAYS = 30;
 const DAY_ms = 86_400_000;
 
-export const digest = (token: string): string => createHash('sha256').update(token).digest('hex');
 const clean = (email: string): string => email.trim().toLowerCase();
 
 /** Shortest password that is taken. */
@@ -22,19 +24,20 @@ export const LEAST_PASSWORD = 10;
 
 /** Returns the account's id, or `null` when the e-mail has one already. */
 export async function createUser(
-  db: Database,
-  user: { email: string; name: string; password: string },
+  db: Queries,
+  user: { email: string; name: string; password: string; keepsShelf?: boolean },
 ): Promise<string | null> {
   const passwordHash = await hash(user.password);
+  const { name, keepsShelf = false } = user;
   const [added] = await db
     .insert(users)
-    .values({ email: clean(user.email), name: user.name, passwordHash })
+    .values({ email: clean(user.email), name, passwordHash, keepsShelf })
     .onConflictDoNothing()
     .returning({ id: users.id });
   return added?.id ?? null;
 }
 
-export async function userByEmail(db: Database, email: string): Promise<string | null> {
+export async function userByEmail(db: Queries, email: string): Promise<string | null> {
   const [user] = await db
     .select({ id: users.id })
     .from(users)
@@ -67,7 +70,12 @@ export async function signOutEverywhere(db: Database, user: string): Promise<voi
 let decoy: Promise<string> | undefined;
 
 /** Returns a session token, or `null` when e-mail and password do not belong together. */
-export async function signIn(db: Database, email: string, password: string): Promise<string | null> {
+export async function signIn(
+  db: Database,
+  email: string,
+  password: string,
+  agent = '',
+): Promise<string | null> {
   const [user] = await db
     .select()
     .from(users)
@@ -75,13 +83,106 @@ export async function signIn(db: Database, email: string, password: string): Pro
   decoy ??= hash(randomBytes(16).toString('hex'));
   const right = await verify(user?.passwordHash ?? (await decoy), password);
   if (!user || !right) return null;
+  return openSession(db, user.id, agent);
+}
+
+/** Longest part of a browser's name that is kept. */
+const AGENT_MOST = 200;
+
+export async function openSession(db: Queries, user: string, agent = ''): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   await db.insert(sessions).values({
     tokenHash: digest(token),
-    userId: user.id,
+    userId: user,
     expiresAt: new Date(Date.now() + SESSION_DAYS * DAY_ms),
+    agent: agent.replaceAll(/[^\x20-\x7e]/g, '').slice(0, AGENT_MOST),
   });
   return token;
+}
+
+export interface Session {
+  readonly id: string;
+  readonly createdAt: Date;
+  readonly agent: string;
+  /** Whether it is the one that asks. */
+  readonly own: boolean;
+}
+
+/** Where somebody is signed in, newest first. */
+export async function sessionsOf(db: Database, user: string, token: string): Promise<Session[]> {
+  const rows = await db
+    .select()
+    .from(sessions)
+    .where(and(eq(sessions.userId, user), gt(sessions.expiresAt, new Date())))
+    .orderBy(desc(sessions.createdAt));
+  const own = digest(token);
+  return rows.map(({ id, createdAt, agent, tokenHash }) => ({
+    id,
+    createdAt,
+    agent,
+    own: tokenHash === own,
+  }));
+}
+
+export async function endSession(db: Database, user: string, id: string): Promise<void> {
+  await db.delete(sessions).where(and(eq(sessions.userId, user), eq(sessions.id, id)));
+}
+
+export async function purgeSessions(db: Database): Promise<void> {
+  await db.delete(sessions).where(lt(sessions.expiresAt, new Date()));
+}
+
+/** Sets a password without the old one, because a link said so; every session ends. */
+export async function setPassword(tx: Queries, user: string, password: string): Promise<void> {
+  await tx
+    .update(users)
+    .set({ passwordHash: await hash(password) })
+    .where(eq(users.id, user));
+  await tx.delete(sessions).where(eq(sessions.userId, user));
+}
+
+/** Everything that is kept of somebody: the account, where it belongs, what it recorded. */
+export async function dataOf(db: Database, user: string): Promise<unknown> {
+  const [account] = await db
+    .select({ id: users.id, name: users.name, email: users.email, since: users.createdAt })
+    .from(users)
+    .where(eq(users.id, user));
+  const jobs = await db
+    .select({ job: members.jobId, role: members.role })
+    .from(members)
+    .where(eq(members.userId, user));
+  const open = await sessionsOf(db, user, '');
+  return {
+    account,
+    jobs,
+    sessions: open.map(({ createdAt, agent }) => ({ createdAt, agent })),
+    entries: await db.select().from(entries).where(eq(entries.userId, user)),
+    readings: await db.select().from(readings).where(eq(readings.userId, user)),
+  };
+}
+
+export type Erased = 'erased' | 'wrong-password' | 'only-owner';
+
+/** Ends an account for good: its name and address go, what it recorded stays under its id. */
+export async function eraseAccount(db: Database, user: string, password: string): Promise<Erased> {
+  const [row] = await db.select().from(users).where(eq(users.id, user));
+  if (!row || !(await verify(row.passwordHash, password))) return 'wrong-password';
+  return inTransaction(db, async (tx) => {
+    const owned = await tx
+      .select({ job: members.jobId })
+      .from(members)
+      .where(and(eq(members.userId, user), eq(members.role, 'owner')))
+      .for('update');
+    for (const { job } of owned) {
+      const others = await tx.$count(
+        members,
+        and(eq(members.jobId, job), ne(members.userId, user), eq(members.role, 'owner')),
+      );
+      if (others === 0) return 'only-owner';
+    }
+    await tx.delete(users).where(eq(users.id, user));
+    return 'erased';
+  });
 }
 
 export async function signOut(db: Database, token: string): Promise<void> {
@@ -90,25 +191,9 @@ export async function signOut(db: Database, token: string): Promise<void> {
 
 export async function personOf(db: Database, token: string): Promise<Person | null> {
   const [row] = await db
-    .select({ id: users.id, name: users.name, email: users.email })
+    .select({ id: users.id, name: users.name, email: users.email, keepsShelf: users.keepsShelf })
     .from(sessions)
     .innerJoin(users, eq(users.id, sessions.userId))
     .where(and(eq(sessions.tokenHash, digest(token)), gt(sessions.expiresAt, new Date())));
   return row ?? null;
 }
-
-/** Failed tries by key (address and e-mail); five within a quarter of an hour close the door for a while. */
-const LIMIT = 5;
-const WINDOW_ms = 15 * 60_000;
-const failures = new Map<string, number[]>();
-
-const recent = (key: string, now: number) => (failures.get(key) ?? []).filter((t) => now - t < WINDOW_ms);
-
-export const tooManyTries = (key: string, now = Date.now()): boolean => recent(key, now).length >= LIMIT;
-
-export function noteFailure(key: string, now = Date.now()): void {
-  if (failures.size > 10_000) failures.clear();
-  failures.set(key, [...recent(key, now), now]);
-}
-
-export const forgetFailures = (key: string): void => void failures.delete(key);

@@ -23,7 +23,8 @@ async function addDemo(db: Database): Promise<void> {
   const people = [];
   for (const { email, name, role } of DEMO_PEOPLE) {
     const id =
-      (await createUser(db, { email, name, password: DEMO_PASSWORD })) ?? (await userByEmail(db, email));
+      (await createUser(db, { email, name, password: DEMO_PASSWORD, keepsShelf: role === 'owner' })) ??
+      (await userByEmail(db, email));
     if (id) people.push({ id, name, role });
   }
   const accounts = new Map(people.map(({ id, name }) => [name, id]));

@@ -16,17 +16,63 @@ import {
   type Unit,
   type Wall,
 } from '@hulvek/core';
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { brought, entries, jobs, members, planIssues, readings } from '../db/schema/index.ts';
+import { brought, entries, jobs, members, planIssues, readings, tokens } from '../db/schema/index.ts';
 import type { Role } from '$lib/contract/rights.ts';
 import { sitePartsOf, type SitePart } from '../../contract/site-parts.ts';
 import { storedContext, storedJob } from '../db/stored.ts';
+import { note } from './audit.ts';
 import { announce } from './changes.ts';
 import { addOpenings, entryRow, issueRow, loadParts, readingRow } from './openings.ts';
 
 export async function countJobs(db: Database): Promise<number> {
   return db.$count(jobs);
+}
+
+/** How long a deleted job can be put back, days. */
+export const KEEP_DELETED_days = 30;
+
+/** Takes a job out of everybody's sight; after a while it is gone. */
+export async function deleteJob(db: Database, job: string, user: string | null): Promise<void> {
+  await inTransaction(db, async (tx) => {
+    await tx.update(jobs).set({ deletedAt: new Date() }).where(eq(jobs.id, job));
+    await tx
+      .update(tokens)
+      .set({ revokedAt: new Date() })
+      .where(and(eq(tokens.jobId, job), isNull(tokens.usedAt), isNull(tokens.revokedAt)));
+    await note(tx, { action: 'job-deleted', user, job });
+    await announce(tx, { job, opening: null });
+  });
+}
+
+/** @returns whether this person owns the job, so that it is back */
+export async function putBackJob(db: Database, job: string, user: string): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const [owner] = await tx
+      .select({ job: members.jobId })
+      .from(members)
+      .where(and(eq(members.jobId, job), eq(members.userId, user), eq(members.role, 'owner')));
+    if (!owner) return false;
+    await tx.update(jobs).set({ deletedAt: null }).where(eq(jobs.id, job));
+    await note(tx, { action: 'job-put-back', user, job });
+    return true;
+  });
+}
+
+/** What was deleted long enough ago goes for good, with its records and pictures. */
+export async function purgeJobs(db: Database): Promise<void> {
+  await db.delete(jobs).where(lt(jobs.deletedAt, sql`now() - make_interval(days => ${KEEP_DELETED_days})`));
+}
+
+/** Jobs that an owner deleted and may still put back. */
+export async function deletedJobs(db: Database, user: string): Promise<{ id: string; name: string }[]> {
+  const rows = await db
+    .select({ id: jobs.id, name: sql<string>`${jobs.document} ->> 'name'` })
+    .from(jobs)
+    .innerJoin(members, and(eq(members.jobId, jobs.id), eq(members.userId, user), eq(members.role, 'owner')))
+    .where(isNotNull(jobs.deletedAt));
+  return rows;
 }
 
 /** The jobs a person belongs to, with the role there. */
@@ -42,6 +88,7 @@ export async function listJobs(
     })
     .from(jobs)
     .innerJoin(members, and(eq(members.jobId, jobs.id), eq(members.userId, user)))
+    .where(isNull(jobs.deletedAt))
     .orderBy(asc(jobs.createdAt));
   return rows.map((row) => ({ ...row, job: storedJob(row.job) }));
 }

@@ -1,10 +1,12 @@
 /** Who belongs to a job, in which role, and the links that let somebody in. */
-import { randomBytes } from 'node:crypto';
-import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
-import { inTransaction, type Database } from '../db/index.ts';
-import { invites, jobs, members, users } from '../db/schema/index.ts';
-import type { LookRule, Role } from '$lib/contract/rights.ts';
-import { digest } from './accounts.ts';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { inTransaction, type Database, type Queries } from '../db/index.ts';
+import { jobs, members, users } from '../db/schema/index.ts';
+import { roles, type LookRule, type Role } from '../../contract/rights.ts';
+import { createUser, setPassword } from './accounts.ts';
+import { note } from './audit.ts';
+import { toldApart } from './names.ts';
+import { makeToken, readToken, spendToken } from './tokens.ts';
 
 export interface Member {
   readonly userId: string;
@@ -17,17 +19,24 @@ export async function roleIn(db: Database, job: string, user: string): Promise<R
   const [row] = await db
     .select({ role: members.role })
     .from(members)
+    .innerJoin(jobs, and(eq(jobs.id, members.jobId), isNull(jobs.deletedAt)))
     .where(and(eq(members.jobId, job), eq(members.userId, user)));
   return row?.role ?? null;
 }
 
-export const listMembers = (db: Database, job: string): Promise<Member[]> =>
-  db
+/** By name, each as records name them: two of one name are told apart. */
+export async function listMembers(db: Database, job: string): Promise<Member[]> {
+  const rows = await db
     .select({ userId: users.id, name: users.name, email: users.email, role: members.role })
     .from(members)
     .innerJoin(users, eq(users.id, members.userId))
     .where(eq(members.jobId, job))
-    .orderBy(asc(users.name));
+    .orderBy(asc(users.createdAt), asc(users.id));
+  const names = toldApart(rows.map(({ userId: id, name }) => ({ id, name })));
+  return rows
+    .map((row) => ({ ...row, name: names.get(row.userId) ?? row.name }))
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
 
 export async function setMember(db: Database, job: string, user: string, role: Role): Promise<void> {
   await db
@@ -42,6 +51,7 @@ export async function changeMember(
   job: string,
   user: string,
   role: Role | null,
+  by: string | null = null,
 ): Promise<boolean> {
   return inTransaction(db, async (tx) => {
     await tx.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, job)).for('update');
@@ -54,6 +64,8 @@ export async function changeMember(
     const here = and(eq(members.jobId, job), eq(members.userId, user));
     if (role === null) await tx.delete(members).where(here);
     else await tx.update(members).set({ role }).where(here);
+    if (role === null) await note(tx, { action: 'removed', user: by, job, about: user });
+    else await note(tx, { action: 'role-given', user: by, job, about: `${user}` });
     return true;
   });
 }
@@ -68,40 +80,115 @@ export async function setLookRule(db: Database, job: string, rule: LookRule): Pr
 }
 
 const INVITE_DAYS = 7;
-const DAY_ms = 86_400_000;
 
-/** Returns the token of a link that lets one person in, once, within a week. */
-export async function invite(db: Database, job: string, role: Role, now = new Date()): Promise<string> {
-  const token = randomBytes(24).toString('base64url');
-  const expiresAt = new Date(now.getTime() + INVITE_DAYS * DAY_ms);
-  await db.insert(invites).values({ tokenHash: digest(token), jobId: job, role, expiresAt });
-  return token;
+/** Returns the secret of a link that lets one person in, once, within a week. */
+export async function invite(db: Database, job: string, role: Role, madeBy: string | null): Promise<string> {
+  const secret = await makeToken(db, { kind: 'invitation', job, role, madeBy, days: INVITE_DAYS });
+  await note(db, { action: 'invited', user: madeBy, job, about: role });
+  return secret;
 }
 
 export async function readInvite(
   db: Database,
-  token: string,
+  secret: string,
 ): Promise<{ job: string; jobName: string; role: Role } | null> {
+  const token = await readToken(db, 'invitation', secret);
+  if (!token?.jobId || !token.role) return null;
   const [row] = await db
-    .select({ job: invites.jobId, jobName: sql<string>`${jobs.document} ->> 'name'`, role: invites.role })
-    .from(invites)
-    .innerJoin(jobs, eq(jobs.id, invites.jobId))
-    .where(open(token));
-  return row ?? null;
+    .select({ name: sql<string>`${jobs.document} ->> 'name'` })
+    .from(jobs)
+    .where(and(eq(jobs.id, token.jobId), isNull(jobs.deletedAt)));
+  return row ? { job: token.jobId, jobName: row.name, role: token.role } : null;
 }
 
-const open = (token: string) =>
-  and(eq(invites.tokenHash, digest(token)), isNull(invites.usedAt), gt(invites.expiresAt, new Date()));
+/** What came of following a link: into which job, and whether it was needed for that. */
+export type Joined = { readonly job: string; readonly spent: boolean };
 
-/** Uses the link up and makes `user` a member; an existing role is never lowered by a link. */
-export async function useInvite(db: Database, token: string, user: string): Promise<string | null> {
+/**
+ * Makes `user` a member, or gives a member the greater of two roles, and uses the link up. Where somebody has that role
+ * or a greater one already the link stays for whom it was meant.
+ */
+export async function useInvite(db: Database, secret: string, user: string): Promise<Joined | null> {
+  return inTransaction(db, async (tx) => joinBy(tx, secret, user));
+}
+
+async function joinBy(tx: Queries, secret: string, user: string): Promise<Joined | null> {
+  const token = await readToken(tx, 'invitation', secret);
+  if (!token?.jobId || !token.role) return null;
+  const { jobId: job, role } = token;
+  const here = and(eq(members.jobId, job), eq(members.userId, user));
+  const [now] = await tx.select({ role: members.role }).from(members).where(here).for('update');
+  if (now && roles.indexOf(now.role) <= roles.indexOf(role)) return { job, spent: false };
+  if (!(await spendToken(tx, 'invitation', secret))) return null;
+  await tx
+    .insert(members)
+    .values({ jobId: job, userId: user, role })
+    .onConflictDoUpdate({ target: [members.jobId, members.userId], set: { role } });
+  await note(tx, { action: 'joined', user, job, about: role });
+  return { job, spent: true };
+}
+
+/** Makes an account and lets it in by a link, both or neither: one link makes one account. */
+export async function register(
+  db: Database,
+  secret: string,
+  user: { email: string; name: string; password: string },
+): Promise<{ ok: true; user: string; job: string } | { ok: false; because: 'gone' | 'taken' }> {
   return inTransaction(db, async (tx) => {
-    const [used] = await tx.update(invites).set({ usedAt: new Date() }).where(open(token)).returning();
-    if (!used) return null;
-    await tx
-      .insert(members)
-      .values({ jobId: used.jobId, userId: user, role: used.role })
-      .onConflictDoNothing();
-    return used.jobId;
+    const id = await createUser(tx, user);
+    if (id === null) throw new Refused('taken');
+    const joined = await joinBy(tx, secret, id);
+    if (!joined?.spent) throw new Refused('gone');
+    return { ok: true as const, user: id, job: joined.job };
+  }).catch((error: unknown) => {
+    if (error instanceof Refused) return { ok: false as const, because: error.because };
+    throw error;
+  });
+}
+
+/** Ends a registration; the transaction takes the account back. */
+class Refused extends Error {
+  readonly because: 'gone' | 'taken';
+  constructor(because: 'gone' | 'taken') {
+    super(because);
+    this.because = because;
+  }
+}
+
+const PASSWORD_DAYS = 2;
+
+/**
+ * Returns the secret of a link by which somebody sets a new password; `null` where whoever asks may not make it: only of
+ * people who belong to no job but those that the asker owns, since it lets into all of them.
+ */
+export async function passwordLink(
+  db: Database,
+  of: { readonly user: string; readonly by: string; readonly job: string },
+): Promise<string | null> {
+  const [person] = await db.select().from(users).where(eq(users.id, of.user));
+  const own = await db.select().from(members).where(eq(members.userId, of.by));
+  const theirs = await db.select().from(members).where(eq(members.userId, of.user));
+  const owned = new Set(own.flatMap(({ jobId, role }) => (role === 'owner' ? [jobId] : [])));
+  const isHere = theirs.some(({ jobId }) => jobId === of.job);
+  if (!person || person.keepsShelf || of.user === of.by) return null;
+  if (!isHere || !owned.has(of.job) || !theirs.every(({ jobId }) => owned.has(jobId))) return null;
+  await note(db, { action: 'password-link', user: of.by, job: of.job, about: of.user });
+  return makeToken(db, {
+    kind: 'password',
+    job: of.job,
+    user: of.user,
+    madeBy: of.by,
+    days: PASSWORD_DAYS,
+  });
+}
+
+/** Sets a password by a link, which is used up; `null` where it holds no more. */
+export async function passwordByLink(db: Database, secret: string, password: string): Promise<string | null> {
+  return inTransaction(db, async (tx) => {
+    const token = await spendToken(tx, 'password', secret);
+    if (!token?.userId) return null;
+    await setPassword(tx, token.userId, password);
+    await note(tx, { action: 'password-changed', user: token.userId });
+    return token.userId;
   });
 }

@@ -2,9 +2,11 @@
 import { contentHash, startingShelf, type ShelfDocument, type ShelfItem, type ShelfKind } from '@hulvek/core';
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { shelfVersions } from '../db/schema/index.ts';
+import { shelfVersions, users } from '../db/schema/index.ts';
 import { storedShelfItem } from '../db/stored.ts';
-import { namesOf } from './names.ts';
+import { userByEmail } from './accounts.ts';
+import { note } from './audit.ts';
+import { namesOf, toldApart } from './names.ts';
 
 /** The newest version of every item, by kind and name. */
 export async function loadShelf(db: Queries): Promise<ShelfItem[]> {
@@ -74,4 +76,25 @@ export async function stockEmptyShelf(db: Database): Promise<void> {
       })),
     )
     .onConflictDoNothing();
+}
+
+/** Who may write on the shelf, by name. */
+export async function keepersOfShelf(db: Queries): Promise<string[]> {
+  const rows = await db
+    .select({ id: users.id, name: users.name })
+    .from(users)
+    .where(eq(users.keepsShelf, true))
+    .orderBy(asc(users.createdAt), asc(users.id));
+  return [...toldApart(rows).values()];
+}
+
+/** @returns whether there is an account with this e-mail */
+export async function makeKeeper(db: Database, email: string, by: string | null): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const user = await userByEmail(tx, email);
+    if (user === null) return false;
+    await tx.update(users).set({ keepsShelf: true }).where(eq(users.id, user));
+    await note(tx, { action: 'shelf-keeper', user: by, about: user });
+    return true;
+  });
 }

@@ -6,6 +6,13 @@ export const errorsWords = {
   otherOrigin: 'This request came from another site and was not carried out.',
   signedOut: 'You are signed out. Sign in again; what you entered is kept on this device.',
   notAllowed: 'Your role in this job does not allow this. Ask the owner of the job.',
+  notKeeper:
+    'Only keepers of the shelf write on what all jobs take from. Ask one of them; your job has it already.',
+  notInJob: {
+    wall: 'This wall is not in the job any more. Choose another one.',
+    unit: 'This unit is not in the job any more. Choose another one.',
+    method: 'This method is not in the job any more. Choose another one.',
+  },
   notFound: 'There is nothing at this address.',
   unexpected: 'Something went wrong on the server. What you entered is kept on this device; try again.',
   noJob: 'There is no such job.',
@@ -63,5 +70,6 @@ export const refusalsWords: Record<Refused, string> = {
   'not-allowed': 'Your role in this job does not allow this. Ask the owner of the job.',
   'other-job': 'An entry with this number stands in another job. Enter it again.',
   'other-content': 'An entry with this number stands here already and says something else. Enter it again.',
-  'not-a-picture': 'This is not a whole JPEG, PNG or WebP picture of at most 4 MiB. Take it again.',
+  'not-a-picture':
+    'This is not a whole JPEG, PNG or WebP picture of at most 4 MiB and 1600 px a side, without data of place or camera. Take it again.',
 };

@@ -1,4 +1,5 @@
 /** Words of signing in, and who belongs to a job. */
+import type { AuditAction } from '$lib/contract/doors.ts';
 
 export const signInWords = {
   demoElsewhere:
@@ -35,6 +36,45 @@ export const peopleWords = {
   invite: 'Invite somebody',
   inviteSubmit: 'Make a link',
   inviteLink: 'Give this link to one person. It lets them in once, within seven days, and is shown only now:',
+  password: 'Password link',
+  passwordLink: (name: string) =>
+    `Give this link to ${name}. It sets a new password once, within two days, and is shown only now:`,
+  passwordNot:
+    'A password link can only be made for people who belong to no job but yours: it lets into all of them. Whoever runs the server can make one.',
+  unknown: 'not recorded',
+  links: 'Links that still hold',
+  linkOf: (what: string, by: string, until: string) => `${what}, made by ${by}, holds until ${until}`,
+  invitation: (role: string) => `Invitation as ${role}`,
+  passwordOf: (name: string) => `New password for ${name}`,
+  revoke: 'Take back',
+  revoked: 'The link is taken back.',
+  audit: 'What happened to rights here',
+  auditEmpty: 'Nothing yet.',
+  audited: {
+    'signed-in': 'signed in',
+    'not-signed-in': 'did not get in',
+    invited: 'made an invitation as',
+    joined: 'joined as',
+    'link-revoked': 'took a link back',
+    'role-given': 'changed the role of',
+    removed: 'removed',
+    'look-rule': 'changed who may look:',
+    'password-changed': 'changed the password',
+    'password-link': 'made a password link for',
+    'sessions-ended': 'ended sessions',
+    exported: 'saved the job as a file',
+    'job-deleted': 'deleted the job',
+    'job-put-back': 'put the job back',
+    'shelf-keeper': 'made keeper of the shelf:',
+    'own-data': 'took out own data',
+    erased: 'erased the account',
+  } satisfies Record<AuditAction, string>,
+  deleteJob: 'Delete this job',
+  deleteNote: (days: number) =>
+    `Nobody can open it any more. Owners can put it back within ${days} days; then it is gone with all its records and pictures.`,
+  deleteName: 'To be sure, type the name of the job',
+  deleteSubmit: 'Delete the job',
+  deleteWrong: 'That is not the name of the job. Nothing was deleted.',
   look: 'Who may look at a stop',
   lookRules: {
     'not-the-doer': 'anyone but whoever did the work, or the lead',
@@ -48,6 +88,9 @@ export const peopleWords = {
 export const inviteWords = {
   title: (job: string) => `You are invited to “${job}”`,
   role: (role: string) => `as ${role}.`,
+  already:
+    'You are in this job already, with this role or a greater one. The link stays for whom it was meant.',
+  open: 'Open the job',
   gone: 'This link was used already, or its seven days are over. Ask for a new one.',
   join: 'Join',
   register: 'Make an account and join',
@@ -57,7 +100,37 @@ export const inviteWords = {
   incomplete: (least: number) => `Enter name and e-mail, and a password of at least ${least} characters.`,
 };
 
+/** What is wrong with a new password. */
+export const passwordWords = {
+  'too-short': 'The password is too short: at least 10 characters.',
+  'too-long': 'The password is too long: at most 200 characters.',
+  'too-common':
+    'This password is among the first that anybody would try. Take a longer one, or a few words that do not belong together.',
+};
+
+export const newPasswordWords = {
+  title: 'A new password',
+  lead: (name: string) => `For the account of ${name}. All its devices are signed out.`,
+  submit: 'Set the password',
+  gone: 'This link was used already, taken back, or its two days are over. Ask for a new one.',
+};
+
 export const accountWords = {
+  sessions: 'Where you are signed in',
+  own: 'this one',
+  gone: 'That is over already.',
+  since: (when: string) => `since ${when}`,
+  unknownAgent: 'Something that does not say what it is',
+  phone: 'Phone or tablet',
+  computer: 'Computer',
+  end: 'End',
+  data: 'Everything that is kept of you, as a file',
+  erase: 'Erase this account',
+  eraseNote:
+    'Your name and e-mail are taken out for good. What you recorded stays in its jobs, as from “an erased account”. It cannot be undone.',
+  eraseSubmit: 'Erase for good',
+  askErase: 'Erase this account for good?',
+  onlyOwner: 'You are the only owner of a job. Make somebody else owner, or delete the job, first.',
   title: 'Your account',
   old: 'Password now',
   next: 'New password',

@@ -26,6 +26,15 @@ export const jobsWords = {
   fileRefused: (name: string, format: string) =>
     `${name} was not loaded: it is not a sound ${format} file. Nothing was changed.`,
   fileThere: (name: string) => `“${name}” is here already. Nothing was changed.`,
+  reading: (name: string) => `${name} is being read …`,
+  cancel: 'Cancel',
+  cancelled: (name: string) => `${name} was not loaded: it was cancelled. Nothing was changed.`,
+  broken:
+    'The file was not loaded: it took too long or too much room, or the server was stopped. Nothing was changed; load it again, or a smaller one.',
+  'one-at-a-time': 'A file of yours is being read already. Wait for it, or cancel it.',
+  busy: 'The server reads as many files as it can. Try again in a minute.',
+  deleted: 'Deleted jobs',
+  putBack: 'Put back',
 };
 
 export const jobWords = {

@@ -1,9 +1,10 @@
 import { formFields } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { createUser, LEAST_PASSWORD, signIn } from '$lib/server/services/accounts.ts';
-import { readInvite, useInvite } from '$lib/server/services/people.ts';
+import { LEAST_PASSWORD, openSession } from '$lib/server/services/accounts.ts';
+import { passwordProblem } from '$lib/server/services/passwords.ts';
+import { readInvite, register, useInvite } from '$lib/server/services/people.ts';
 import { setSession } from '$lib/server/session.ts';
-import { inviteWords } from '$words/people.ts';
+import { inviteWords, passwordWords } from '$words/people.ts';
 import { fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod/mini';
 
@@ -17,22 +18,23 @@ const form = z.object({
 
 export const actions = {
   join: async ({ params, locals }) => {
-    const job = locals.person && (await useInvite(database(), params.token, locals.person.id));
-    if (!job) return fail(410, { problem: inviteWords.gone });
-    redirect(303, `/jobs/${job}`);
+    const joined = locals.person && (await useInvite(database(), params.token, locals.person.id));
+    if (!joined) return fail(410, { problem: inviteWords.gone });
+    if (!joined.spent) return fail(409, { problem: inviteWords.already, job: joined.job });
+    redirect(303, `/jobs/${joined.job}`);
   },
   register: async ({ params, request, cookies, url }) => {
     const db = database();
     const parsed = form.safeParse(await formFields(request));
     if (!parsed.success) return fail(400, { problem: inviteWords.incomplete(LEAST_PASSWORD) });
+    const weak = passwordProblem(parsed.data.password, [parsed.data.name, parsed.data.email]);
+    if (weak) return fail(400, { problem: passwordWords[weak] });
     // Nobody makes an account without a link that still holds.
     if (!(await readInvite(db, params.token))) return fail(410, { problem: inviteWords.gone });
-    const user = await createUser(db, parsed.data);
-    if (!user) return fail(409, { problem: inviteWords.taken });
-    const job = await useInvite(db, params.token, user);
-    const token = await signIn(db, parsed.data.email, parsed.data.password);
-    if (!job || !token) return fail(410, { problem: inviteWords.gone });
-    setSession(cookies, token, url);
-    redirect(303, `/jobs/${job}`);
+    const made = await register(db, params.token, parsed.data);
+    if (!made.ok) return fail(made.because === 'taken' ? 409 : 410, { problem: inviteWords[made.because] });
+    const agent = request.headers.get('user-agent') ?? '';
+    setSession(cookies, await openSession(db, made.user, agent), url);
+    redirect(303, `/jobs/${made.job}`);
   },
 };

@@ -13,6 +13,7 @@
     <h1>{t.title(data.invite.jobName)}</h1>
     <p>{t.role(peopleWords.roles[data.invite.role])}</p>
     {#if form?.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
+    {#if form && 'job' in form}<p><a href="/jobs/{form.job}">{t.open}</a></p>{/if}
     {#if data.person}
       <form method="POST" action="?/join" use:enhance>
         <Button kind="main" type="submit" large>{t.join}</Button>

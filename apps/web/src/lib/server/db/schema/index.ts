@@ -2,6 +2,7 @@
 import { cutIds, shelfKinds } from '@hulvek/core';
 import { heatProblems, heatRunStates } from '../../../contract/heat.ts';
 import { lookRules, roles } from '../../../contract/rights.ts';
+import { auditActions, taskKinds, taskStates, tokenKinds } from '../../../contract/doors.ts';
 import {
   bigserial,
   boolean,
@@ -12,6 +13,7 @@ import {
   jsonb,
   pgTable,
   primaryKey,
+  real,
   text,
   timestamp,
   uuid,
@@ -26,6 +28,8 @@ export const users = pgTable('users', {
   email: text('email').notNull().unique(),
   name: text('name').notNull(),
   passwordHash: text('password_hash').notNull(),
+  /** May write on the shelf that all jobs take from. */
+  keepsShelf: boolean('keeps_shelf').notNull().default(false),
   createdAt: at('created_at').notNull().defaultNow(),
 });
 
@@ -38,6 +42,11 @@ export const sessions = pgTable(
       .notNull()
       .references(() => users.id, { onDelete: 'cascade' }),
     expiresAt: at('expires_at').notNull(),
+    /** What it is called where sessions are listed. */
+    id: uuid('id').notNull().defaultRandom(),
+    createdAt: at('created_at').notNull().defaultNow(),
+    /** What the browser called itself. */
+    agent: text('agent').notNull().default(''),
   },
   (table) => [index('sessions_user').on(table.userId)],
 );
@@ -89,6 +98,8 @@ export const jobs = pgTable('jobs', {
   /** Counts everything that was stored in the job, so that a device knows whether it missed something. */
   revision: integer('revision').notNull().default(0),
   createdAt: at('created_at').notNull().defaultNow(),
+  /** When somebody deleted it: nobody opens it any more, and after a while it is gone. */
+  deletedAt: at('deleted_at'),
 });
 
 /** The shelf that all jobs take from: every version of every item, only ever added. */
@@ -120,16 +131,76 @@ export const members = pgTable(
   (table) => [primaryKey({ columns: [table.jobId, table.userId] }), index('members_user').on(table.userId)],
 );
 
-export const invites = pgTable('invites', {
-  /** SHA-256 of the link's token. */
-  tokenHash: text('token_hash').primaryKey(),
-  jobId: text('job_id')
-    .notNull()
-    .references(() => jobs.id, { onDelete: 'cascade' }),
-  role: text('role', { enum: roles }).notNull(),
-  expiresAt: at('expires_at').notNull(),
-  usedAt: at('used_at'),
-});
+/** Links that let somebody do one thing: what they are for, until when, used or revoked. */
+export const tokens = pgTable(
+  'tokens',
+  {
+    /** SHA-256 of the secret in the link. */
+    hash: text('hash').primaryKey(),
+    /** What it is called where links are listed. */
+    id: uuid('id').notNull().defaultRandom(),
+    kind: text('kind', { enum: tokenKinds }).notNull(),
+    jobId: text('job_id').references(() => jobs.id, { onDelete: 'cascade' }),
+    role: text('role', { enum: roles }),
+    /** The account it is for, where it is for one. */
+    userId: uuid('user_id').references(() => users.id, { onDelete: 'cascade' }),
+    /** The account that made it. */
+    madeBy: uuid('made_by'),
+    madeAt: at('made_at').notNull().defaultNow(),
+    expiresAt: at('expires_at').notNull(),
+    usedAt: at('used_at'),
+    revokedAt: at('revoked_at'),
+  },
+  (table) => [index('tokens_job').on(table.jobId)],
+);
+
+/** Tries to get in, by what they are counted under; kept as long as they count. */
+export const tries = pgTable(
+  'tries',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    /** SHA-256 of account, address or both: the table names nobody. */
+    key: text('key').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [index('tries_key').on(table.key, table.at)],
+);
+
+/** Who was given which right, got in or did not, took data out. Only ever added. */
+export const audit = pgTable(
+  'audit',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    at: at('at').notNull().defaultNow(),
+    action: text('action', { enum: auditActions }).notNull(),
+    userId: uuid('user_id'),
+    jobId: text('job_id'),
+    /** The account, role or link that it is about. */
+    about: text('about').notNull().default(''),
+  },
+  (table) => [index('audit_job').on(table.jobId, table.at)],
+);
+
+/** What takes longer than an answer may: asked for by somebody, done beside the server. */
+export const tasks = pgTable(
+  'tasks',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    kind: text('kind', { enum: taskKinds }).notNull(),
+    state: text('state', { enum: taskStates }).notNull().default('waiting'),
+    /** 0 to 1. */
+    share: real('share').notNull().default(0),
+    /** Last sign of life of whoever does it. */
+    seenAt: at('seen_at').notNull().defaultNow(),
+    name: text('name').notNull().default(''),
+    result: jsonb('result'),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [index('tasks_user').on(table.userId)],
+);
 
 const ofOpening = (table: { jobId: AnyPgColumn; openingId: AnyPgColumn }) =>
   foreignKey({

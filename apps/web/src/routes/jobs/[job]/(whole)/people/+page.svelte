@@ -2,10 +2,15 @@
   import { enhance } from '$app/forms';
   import type { SubmitFunction } from '@sveltejs/kit';
   import Button from '$lib/ui/Button.svelte';
+  import { dateTime } from '$lib/ui/time.ts';
   import { peopleWords } from '$words/people.ts';
 
   let { data, form } = $props();
   const t = peopleWords;
+
+  /** A role or a rule in words; a name as it is. */
+  const named = (about: string): string =>
+    new Map<string, string>([...Object.entries(t.roles), ...Object.entries(t.lookRules)]).get(about) ?? about;
 
   /** Asks once before somebody loses access. */
   const askFirst =
@@ -18,6 +23,12 @@
 <main>
   <h1>{t.title} <span>{data.job.name}</span></h1>
   {#if form && 'problem' in form && form.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
+  {#if form && 'revoked' in form}<p role="status">{t.revoked}</p>{/if}
+  {#if form && 'password' in form && form.password}
+    <p role="status">
+      {t.passwordLink(form.name)} <a class="figure" href={form.password}>{form.password}</a>
+    </p>
+  {/if}
   {#if form && 'saved' in form && form.saved}<p role="status">{t.saved}</p>{/if}
   <ul>
     {#each data.members as member (member.userId)}
@@ -35,6 +46,12 @@
             {#each data.roles as role (role)}<option value={role}>{t.roles[role]}</option>{/each}
           </select>
           <Button type="submit">{t.change}<span class="visually-hidden">, {member.name}</span></Button>
+        </form>
+        <form method="POST" action="?/password" use:enhance>
+          <input type="hidden" name="user" value={member.userId} />
+          <Button kind="quiet" type="submit"
+            >{t.password}<span class="visually-hidden">, {member.name}</span></Button
+          >
         </form>
         <form method="POST" action="?/remove" use:enhance={askFirst(member.name)}>
           <input type="hidden" name="user" value={member.userId} />
@@ -75,6 +92,50 @@
         {#each data.lookRules as rule (rule)}<option value={rule}>{t.lookRules[rule]}</option>{/each}
       </select>
       <Button type="submit">{t.save}</Button>
+    </form>
+  </section>
+
+  {#if data.links.length > 0}
+    <section>
+      <h2>{t.links}</h2>
+      <ul>
+        {#each data.links as link (link.id)}
+          {@const what =
+            link.kind === 'password' ? t.passwordOf(link.of) : t.invitation(t.roles[link.role ?? 'viewer'])}
+          <li>
+            <p>{t.linkOf(what, link.by || t.unknown, dateTime(link.expiresAt.toISOString()))}</p>
+            <form method="POST" action="?/revoke" use:enhance>
+              <input type="hidden" name="link" value={link.id} />
+              <Button kind="quiet" type="submit"
+                >{t.revoke}<span class="visually-hidden">, {what}</span></Button
+              >
+            </form>
+          </li>
+        {/each}
+      </ul>
+    </section>
+  {/if}
+
+  <section>
+    <h2>{t.audit}</h2>
+    {#if data.audit.length === 0}<p>{t.auditEmpty}</p>{/if}
+    <ul class="audit">
+      {#each data.audit as { id, at, action, person, about } (id)}
+        <li>
+          <span class="figure">{dateTime(at.toISOString())}</span>
+          <span>{person || t.unknown}: {t.audited[action]} {named(about)}</span>
+        </li>
+      {/each}
+    </ul>
+  </section>
+
+  <section>
+    <h2>{t.deleteJob}</h2>
+    <p>{t.deleteNote(data.keepDays)}</p>
+    <form method="POST" action="?/delete" use:enhance>
+      <label for="delete-name">{t.deleteName}</label>
+      <input id="delete-name" name="name" autocomplete="off" required />
+      <Button kind="quiet" type="submit">{t.deleteSubmit}</Button>
     </form>
   </section>
 </main>
@@ -120,7 +181,12 @@
     grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-3);
   }
-  section a {
+  .audit li {
+    padding: var(--gap-1) 0;
+    font-size: 0.95rem;
+  }
+  section a,
+  p a {
     overflow-wrap: anywhere;
   }
 </style>

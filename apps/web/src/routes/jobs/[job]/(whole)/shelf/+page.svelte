@@ -4,9 +4,16 @@
   import MethodForm from '$lib/features/shelf/MethodForm.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { ShelfDesk } from '$lib/features/shelf/shelf.svelte.ts';
+  import { dateTime } from '$lib/ui/time.ts';
   import { saveWords } from '$words/shell.ts';
   import { shelfWords } from '$words/shelf.ts';
-  import { shelfKinds, type Material, type MethodDocument, type ShelfKind } from '@hulvek/core';
+  import {
+    shelfKinds,
+    type Material,
+    type MethodDocument,
+    type ShelfItem,
+    type ShelfKind,
+  } from '@hulvek/core';
   import { onMount, untrack } from 'svelte';
 
   let { data } = $props();
@@ -27,6 +34,13 @@
           ? JSON.stringify(value)
           : String(value);
 
+  let email = $state('');
+  async function addKeeper(event: SubmitEvent) {
+    event.preventDefault();
+    await shelf.makeKeeper(email);
+    if (!shelf.problem) email = '';
+  }
+
   onMount(() => void shelf.load());
 </script>
 
@@ -44,6 +58,7 @@
       <input type="search" bind:value={find} />
     </label>
   </div>
+  {#if shelf.said}<p role="status">{shelf.said}</p>{/if}
   {#if shelf.problem}<p class="problem" role="alert">{shelf.problem}</p>{/if}
   <div class="two">
     <section aria-labelledby="shelf-job">
@@ -59,6 +74,7 @@
                   ? shelfWords.from(document.origin.version, item?.version ?? document.origin.version)
                   : shelfWords.own}</span
               >
+              {#if item}{@render historyOf(item)}{/if}
             </div>
             {#if shelf.mayEdit}
               <div class="buttons">
@@ -72,9 +88,11 @@
                   <a href="/jobs/{data.store.id}/{kind === 'units' ? 'units' : 'sizes'}">{shelfWords.edit}</a>
                 {/if}
                 <Button onclick={() => void shelf.duplicate(copy)}>{shelfWords.duplicate}</Button>
-                <Button onclick={() => void shelf.keep(copy)}
-                  >{shelfWords.keep((item?.version ?? 0) + 1)}</Button
-                >
+                {#if shelf.mayKeep}
+                  <Button onclick={() => void shelf.keep(copy)}
+                    >{shelfWords.keep((item?.version ?? 0) + 1)}</Button
+                  >
+                {/if}
               </div>
             {/if}
             {#if copy.newer}
@@ -114,6 +132,7 @@
           <li>
             <div class="line">
               <b>{item.document.name}</b><span class="quiet">{shelfWords.version(item.version)}</span>
+              {@render historyOf(item)}
             </div>
             {#if shelf.mayEdit}
               <div class="buttons">
@@ -131,9 +150,47 @@
       </ul>
     </section>
   </div>
+  {#if shelf.items !== null}
+    <p class="quiet">
+      {shelf.keepers.length > 0 ? shelfWords.keepers(shelf.keepers.join(', ')) : shelfWords.noKeepers}
+    </p>
+  {/if}
+  {#if shelf.mayKeep}
+    <form class="bar" onsubmit={addKeeper}>
+      <label>{shelfWords.keeperEmail} <input type="email" bind:value={email} required /></label>
+      <Button type="submit">{shelfWords.makeKeeper}</Button>
+    </form>
+  {/if}
 </JobPage>
 
+{#snippet historyOf(item: ShelfItem)}
+  {@const own = shelf.history.filter((one) => one.kind === item.kind && one.id === item.id)}
+  <button
+    type="button"
+    class="as-link"
+    aria-expanded={own.length > 0}
+    onclick={() => void shelf.showHistory(item)}
+    >{shelfWords.history}<span class="visually-hidden">, {item.document.name}</span></button
+  >
+  {#if own.length > 0}
+    <ul class="history">
+      {#each own as one (one.version)}
+        <li class="quiet">
+          {shelfWords.historyLine(one.version, one.account ? one.person : shelfWords.stock, dateTime(one.at))}
+        </li>
+      {/each}
+    </ul>
+  {/if}
+{/snippet}
+
 <style>
+  .history {
+    width: 100%;
+  }
+  .history li {
+    padding: 0;
+    border: 0;
+  }
   .bar,
   .buttons,
   .line {

@@ -1,0 +1,55 @@
+/** Threads beside the server: whatever computes for more than a few milliseconds is done there, bounded in memory and number. */
+import { existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import Piscina from 'piscina';
+import type * as thread from '../../../worker/beside.ts';
+
+type Thread = typeof thread;
+type Work = keyof Thread;
+type Given<Name extends Work> = Parameters<Thread[Name]>[0];
+type Answer<Name extends Work> = Awaited<ReturnType<Thread[Name]>>;
+
+/** As long as somebody may wait for an answer: a few at once, others in line behind them. */
+const SHORT = { maxThreads: 1, maxQueue: 200, idleTimeout: 60_000, memory_MB: 768 } as const;
+/** What may take longer never stands in the way of that. */
+const LONG = { maxThreads: 1, maxQueue: 20, idleTimeout: 10_000, memory_MB: 1024 } as const;
+
+const LANES: Readonly<Record<Work, 'short' | 'long'>> = {
+  drawProofs: 'short',
+  packOf: 'short',
+  importJobFile: 'long',
+};
+
+/** The threads' code lies beside the server's, wherever that was copied to. */
+function threadFile(): string {
+  const places = [dirname(process.argv[1] ?? ''), join(process.cwd(), 'build')];
+  const found = places.map((place) => join(place, 'workers', 'beside.js')).find(existsSync);
+  if (!found) throw new Error('The workers are not built. Start the server with ./hulvek start.');
+  return found;
+}
+
+const lanes = new Map<'short' | 'long', Piscina>();
+
+function lane(name: 'short' | 'long'): Piscina {
+  const known = lanes.get(name);
+  if (known) return known;
+  const { memory_MB, ...options } = name === 'short' ? SHORT : LONG;
+  const made = new Piscina({
+    filename: threadFile(),
+    minThreads: 0,
+    ...options,
+    resourceLimits: { maxOldGenerationSizeMb: memory_MB },
+  });
+  lanes.set(name, made);
+  return made;
+}
+
+/** @throws Error when too many wait already, when memory runs out, or when `signal` ends it */
+export async function beside<Name extends Work>(
+  name: Name,
+  given: Given<Name>,
+  signal?: AbortSignal,
+): Promise<Answer<Name>> {
+  const answer: Answer<Name> = await lane(LANES[name]).run(given, { name, ...(signal && { signal }) });
+  return answer;
+}

@@ -1,0 +1,238 @@
+/** Links, rights, tries, sessions and deletion: who gets in, by what, and what is over. */
+import { skarvPoint } from '@hulvek/core';
+import { sql } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { keepHouse } from '../src/lib/server/housekeeping.ts';
+import {
+  createUser,
+  endSession,
+  eraseAccount,
+  openSession,
+  personOf,
+  sessionsOf,
+  signIn,
+} from '../src/lib/server/services/accounts.ts';
+import { auditOf } from '../src/lib/server/services/audit.ts';
+import { deletedJobs, deleteJob, importJob, listJobs, putBackJob } from '../src/lib/server/services/jobs.ts';
+import {
+  changeMember,
+  invite,
+  listMembers,
+  passwordByLink,
+  passwordLink,
+  readInvite,
+  register,
+  roleIn,
+  setMember,
+  useInvite,
+} from '../src/lib/server/services/people.ts';
+import { openTokens, revokeToken } from '../src/lib/server/services/tokens.ts';
+import { gotIn, mayTry } from '../src/lib/server/services/tries.ts';
+import { OwnDatabases } from './own-database.ts';
+
+const databases = new OwnDatabases();
+afterAll(() => databases.drop());
+const db = await databases.migrated();
+const JOB = 'skarv-point';
+const PASSWORD = 'four dull words here';
+
+let n = 0;
+const account = async (name = 'Runa Lyng'): Promise<string> => {
+  const id = await createUser(db, { email: `person-${++n}@links.invalid`, name, password: PASSWORD });
+  if (!id) throw new Error('taken');
+  return id;
+};
+let owner = '';
+beforeAll(async () => {
+  owner = await account('Ines Kallas');
+  await importJob(db, skarvPoint(), { user: owner, file: 'skarv.json' });
+});
+
+describe('an invitation', () => {
+  it('makes one account, however many register with it at once', async () => {
+    const secret = await invite(db, JOB, 'installer', owner);
+    const before = await db.$count(sql`users`);
+    const made = await Promise.all(
+      ['a', 'b', 'c'].map((who) =>
+        register(db, secret, { email: `${who}@race.invalid`, name: who, password: PASSWORD }),
+      ),
+    );
+    expect(made.filter(({ ok }) => ok)).toHaveLength(1);
+    expect(made.flatMap((m) => (m.ok ? [] : [m.because]))).toEqual(['gone', 'gone']);
+    expect(await db.$count(sql`users`)).toBe(before + 1);
+  });
+
+  it('is not spent by a failed registration, nor by looking at it', async () => {
+    const secret = await invite(db, JOB, 'viewer', owner);
+    const taken = { email: 'person-1@links.invalid', name: 'x', password: PASSWORD };
+    expect(await register(db, secret, taken)).toEqual({ ok: false, because: 'taken' });
+    for (let i = 0; i < 3; i++) expect((await readInvite(db, secret))?.role).toBe('viewer');
+  });
+
+  it('for a greater role raises a member, and one for a lesser stays for whom it was meant', async () => {
+    const user = await account();
+    await setMember(db, JOB, user, 'viewer');
+    const lead = await invite(db, JOB, 'lead', owner);
+    expect(await useInvite(db, lead, user)).toEqual({ job: JOB, spent: true });
+    expect(await roleIn(db, JOB, user)).toBe('lead');
+    const viewer = await invite(db, JOB, 'viewer', owner);
+    expect(await useInvite(db, viewer, user)).toEqual({ job: JOB, spent: false });
+    expect(await roleIn(db, JOB, user)).toBe('lead');
+    expect(await useInvite(db, viewer, await account())).toEqual({ job: JOB, spent: true });
+  });
+
+  it('is listed without its secret, and taken back by its job only', async () => {
+    const secret = await invite(db, JOB, 'inspector', owner);
+    const [row] = await openTokens(db, JOB);
+    expect(row).toMatchObject({ kind: 'invitation', role: 'inspector', madeBy: owner });
+    expect(JSON.stringify(row)).not.toContain(secret);
+    expect(secret.length).toBeGreaterThanOrEqual(22);
+    expect(await revokeToken(db, 'another-job', row?.id ?? '')).toBe(false);
+    expect(await revokeToken(db, JOB, row?.id ?? '')).toBe(true);
+    expect(await readInvite(db, secret)).toBeNull();
+    expect(await useInvite(db, secret, await account())).toBeNull();
+  });
+});
+
+describe('a password link', () => {
+  it('sets a password once and ends every session', async () => {
+    const user = await account();
+    await setMember(db, JOB, user, 'installer');
+    const session = await openSession(db, user, 'Phone');
+    const secret = await passwordLink(db, { user, by: owner, job: JOB });
+    expect(secret).not.toBeNull();
+    expect(await passwordByLink(db, secret ?? '', 'another dull word or two')).toBe(user);
+    expect(await personOf(db, session)).toBeNull();
+    expect(await passwordByLink(db, secret ?? '', 'and again')).toBeNull();
+    expect(await signIn(db, `person-${n}@links.invalid`, PASSWORD)).toBeNull();
+    expect(await signIn(db, `person-${n}@links.invalid`, 'another dull word or two')).not.toBeNull();
+  });
+
+  it('is made by nobody for somebody who belongs to jobs of others, by no lead, and for no keeper', async () => {
+    const user = await account();
+    await setMember(db, JOB, user, 'installer');
+    const lead = await account();
+    await setMember(db, JOB, lead, 'lead');
+    expect(await passwordLink(db, { user, by: lead, job: JOB })).toBeNull();
+    await importJob(db, emptyJob('others-job'), { user: await account(), file: '' });
+    await setMember(db, 'others-job', user, 'viewer');
+    expect(await passwordLink(db, { user, by: owner, job: JOB })).toBeNull();
+    await db.execute(sql`update users set keeps_shelf = true where id = ${lead}`);
+    expect(await passwordLink(db, { user: lead, by: owner, job: JOB })).toBeNull();
+  });
+});
+
+const emptyJob = (id: string) => {
+  const file = skarvPoint();
+  return {
+    ...file,
+    job: { ...file.job, id: id as typeof file.job.id },
+    openings: [],
+    records: { readings: [], issues: [], entries: [] },
+  };
+};
+
+describe('whoever tries to get in', () => {
+  const minute = (m: number) => new Date(Date.UTC(2026, 10, 28, 12, m));
+  it('gets five tries in a quarter of an hour, many at once counted before they are judged', async () => {
+    const knock = { account: 'A@x.invalid', address: '203.0.113.1' };
+    const all = await Promise.all(Array.from({ length: 12 }, () => mayTry(db, knock, minute(0))));
+    expect(all.filter(Boolean).length).toBeLessThanOrEqual(5);
+    expect(await mayTry(db, { ...knock, account: 'a@x.invalid ' }, minute(1))).toBe(false);
+    expect(await mayTry(db, knock, minute(20))).toBe(true);
+  });
+
+  it('never locks out the owner of the account at a place that is known', async () => {
+    const home = { account: 'owner@x.invalid', address: '198.51.100.1' };
+    await gotIn(db, home);
+    for (let i = 0; i < 40; i++)
+      await mayTry(db, { account: home.account, address: `203.0.113.${i}` }, minute(0));
+    expect(await mayTry(db, { account: home.account, address: '203.0.113.99' }, minute(1))).toBe(false);
+    expect(await mayTry(db, home, minute(1))).toBe(true);
+  });
+
+  it('is counted by address too, and no account or address stands in the table', async () => {
+    const address = '192.0.2.7';
+    const tries = [];
+    for (let i = 0; i < 61; i++)
+      tries.push(await mayTry(db, { account: `p${i}@y.invalid`, address }, minute(0)));
+    expect(tries.lastIndexOf(true)).toBe(59);
+    const { rows } = await db.execute(
+      sql`select key from tries where key like '%invalid%' or key like '%192.0%'`,
+    );
+    expect(rows).toEqual([]);
+  });
+});
+
+describe('sessions and accounts', () => {
+  it('are listed, ended one by one, and purged when they are over', async () => {
+    const user = await account();
+    const [here, there] = [
+      await openSession(db, user, 'Computer'),
+      await openSession(db, user, 'Phone\u0000'),
+    ];
+    const list = await sessionsOf(db, user, here);
+    expect(list.map(({ agent, own }) => [agent, own])).toEqual(
+      expect.arrayContaining([
+        ['Computer', true],
+        ['Phone', false],
+      ]),
+    );
+    await endSession(db, await account(), list.find((s) => !s.own)?.id ?? '');
+    expect(await personOf(db, there)).not.toBeNull();
+    await endSession(db, user, list.find((s) => !s.own)?.id ?? '');
+    expect(await personOf(db, there)).toBeNull();
+    await db.execute(sql`update sessions set expires_at = now() - interval '1 s' where user_id = ${user}`);
+    await keepHouse(db);
+    expect(await db.$count(sql`sessions where user_id = ${user}`)).toBe(0);
+  });
+
+  it('an account is erased with the right password, and not while a job has no other owner', async () => {
+    const user = await account('Only One');
+    await importJob(db, emptyJob('only-owner'), { user, file: '' });
+    expect(await eraseAccount(db, user, 'wrong')).toBe('wrong-password');
+    expect(await eraseAccount(db, user, PASSWORD)).toBe('only-owner');
+    await setMember(db, 'only-owner', owner, 'owner');
+    expect(await eraseAccount(db, user, PASSWORD)).toBe('erased');
+    expect((await listMembers(db, 'only-owner')).map(({ userId }) => userId)).toEqual([owner]);
+  });
+});
+
+describe('a deleted job', () => {
+  it('is seen by nobody, put back by an owner, and gone with all its records after thirty days', async () => {
+    const user = await account();
+    const file = emptyJob('deleted');
+    await importJob(db, file, { user, file: '' });
+    const lead = await account();
+    await setMember(db, 'deleted', lead, 'lead');
+    const link = await invite(db, 'deleted', 'viewer', user);
+    await deleteJob(db, 'deleted', user);
+    expect(await roleIn(db, 'deleted', user)).toBeNull();
+    expect((await listJobs(db, user)).map(({ job }) => job.id)).not.toContain('deleted');
+    expect(await deletedJobs(db, lead)).toEqual([]);
+    expect((await deletedJobs(db, user)).map(({ id }) => id)).toEqual(['deleted']);
+    expect(await putBackJob(db, 'deleted', lead)).toBe(false);
+    expect(await putBackJob(db, 'deleted', user)).toBe(true);
+    expect(await roleIn(db, 'deleted', lead)).toBe('lead');
+    expect(await readInvite(db, link)).toBeNull();
+    await deleteJob(db, 'deleted', user);
+    await keepHouse(db);
+    expect(await db.$count(sql`jobs where id = 'deleted'`)).toBe(1);
+    await db.execute(sql`update jobs set deleted_at = now() - interval '31 days' where id = 'deleted'`);
+    await keepHouse(db);
+    expect(await db.$count(sql`jobs where id = 'deleted'`)).toBe(0);
+  });
+
+  it('and every change of a right stands in the audit, which nobody changes', async () => {
+    const user = await account('Une Vik');
+    await setMember(db, JOB, user, 'viewer');
+    await changeMember(db, JOB, user, 'lead', owner);
+    await changeMember(db, JOB, user, null, owner);
+    expect((await auditOf(db, JOB, 2)).map(({ action, person, about }) => [action, person, about])).toEqual([
+      ['removed', 'Ines Kallas', 'Une Vik'],
+      ['role-given', 'Ines Kallas', 'Une Vik'],
+    ]);
+    await expect(db.execute(sql`delete from audit`)).rejects.toThrow();
+    await expect(db.execute(sql`update audit set about = ''`)).rejects.toThrow();
+  });
+});
