@@ -43,7 +43,7 @@ export async function loadParts(db: Queries, job: string, opening?: string): Pro
     .select()
     .from(readings)
     .where(here(readings))
-    .orderBy(asc(readings.receivedAt), asc(readings.id));
+    .orderBy(asc(readings.receivedAt), asc(readings.seq));
   const plans = await db.select().from(planIssues).where(here(planIssues)).orderBy(asc(planIssues.version));
   const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.seq));
   const judged = await db.select().from(judgements).where(here(judgements));
@@ -81,7 +81,7 @@ export async function loadOpenings(db: Queries, job: string): Promise<Opening[]>
       .select()
       .from(readings)
       .where(eq(readings.jobId, job))
-      .orderBy(asc(readings.receivedAt), asc(readings.id)),
+      .orderBy(asc(readings.receivedAt), asc(readings.seq)),
   );
   const names = await namesIn(db, job);
   return documents.map(({ document: stored }) => {

@@ -2,7 +2,7 @@
  * How often somebody may try to get in. A try is counted before it is judged, in the database, so that many at once and many
  * servers are one count. Strangers who guess at an account never lock out whoever signed in from the same place before.
  */
-import { and, count, eq, gt, inArray, lt, sql } from 'drizzle-orm';
+import { and, count, eq, gt, inArray, lt, max, sql } from 'drizzle-orm';
 import type { Database } from '../db/index.ts';
 import { tries } from '../db/schema/index.ts';
 import { digest } from './tokens.ts';
@@ -63,6 +63,11 @@ export async function mayTry(db: Database, knock: Knock, now = new Date()): Prom
 export async function gotIn(db: Database, knock: Knock): Promise<void> {
   const keys = keysOf(knock);
   await db.delete(tries).where(inArray(tries.key, [keys.pair, keys.known]));
+  // What was right is no try at the address or the account either.
+  for (const key of [keys.address, keys.account]) {
+    const last = db.select({ id: max(tries.id) }).from(tries).where(eq(tries.key, key));
+    await db.delete(tries).where(inArray(tries.id, last));
+  }
   await db.insert(tries).values({ key: keys.known });
 }
 

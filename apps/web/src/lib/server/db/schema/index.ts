@@ -254,6 +254,8 @@ export const readings = pgTable(
     /** As the device said. */
     at: at('at'),
     receivedAt: at('received_at').notNull().defaultNow(),
+    /** The order in which readings were taken. */
+    seq: bigserial('seq', { mode: 'number' }).notNull(),
   },
   (table) => [index('readings_opening').on(table.jobId, table.openingId), ofOpening(table)],
 );

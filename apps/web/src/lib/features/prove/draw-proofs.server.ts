@@ -1,7 +1,7 @@
 /** All proofs of an opening, solved and drawn. */
-import { proofSheet, type ProofSheetInput } from '$lib/features/prove/sheet.server.ts';
+import { proofSheet, type ProofSheetInput } from './sheet.server.ts';
 import { heatFindings, heatProof, planOpening, type JobContext, type Opening, type Plan } from '@hulvek/core';
-import { planSides, solveSide } from '../lib/server/heat/tasks.ts';
+import { planSides, solveSide } from '$lib/server/heat/tasks.ts';
 
 /** `null` where one of the four sides cannot be solved. */
 function heatOf(opening: Opening, context: JobContext, plan: Plan): ProofSheetInput['heat'] {
