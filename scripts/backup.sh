@@ -93,7 +93,7 @@ run_restore() {
     [ "$answer" = yes ] || fail "Nothing was changed."
   fi
   local running=no before
-  alive "$SERVER_PID" files/index.js && running=yes
+  alive "$SERVER_PID" files/workers/serve.js && running=yes
   before="$STATE/backups/before-restore-$(date -u +%Y%m%dT%H%M%SZ).dump"
   mkdir -p "$STATE/backups"
   (umask 077 && dump_database "$DB_URL" "$before") >"$LOGS/backup.log" 2>&1 || fail "What is there now could not be kept first, so nothing was changed." "$LOGS/backup.log"

@@ -19,22 +19,40 @@ build_if_stale() {
 # private_log FILE: logs are for whoever runs it.
 private_log() { (umask 077 && : >>"$1") && chmod 600 "$1"; }
 
+# The user that the server runs as: whoever starts it, and never root.
+SERVER_USER=hulvek
+
+# plain_user: makes that user where root starts the server; fails where it may not enter the project's folder.
+plain_user() {
+  [ "$(id -u)" = 0 ] || return 0
+  id "$SERVER_USER" >/dev/null 2>&1 ||
+    useradd --system --no-create-home --shell /usr/sbin/nologin "$SERVER_USER" >>"$LOGS/user.log" 2>&1 || return 1
+  as_plain test -r "$WEB/build/index.js" -a -x "$ROOT/node_modules"
+}
+
+# as_plain COMMAND...: as that user, with this environment.
+as_plain() {
+  if [ "$(id -u)" = 0 ]; then setpriv --reuid "$SERVER_USER" --regid "$SERVER_USER" --clear-groups -- "$@"; else "$@"; fi
+}
+
 # serve PORT HOST PIDFILE LOG: starts the built server in the background and waits for it.
 serve() {
   local port=$1 host=$2 pidfile=$3 log=$4 i
   # A copy, so that a later build does not pull the files from under a running server.
   local copy="${pidfile%.pid}-files"
-  rm -rf "$copy" && cp -r "$WEB/build" "$copy" || return 1
+  rm -rf "$copy" && cp -r "$WEB/build" "$copy" && chmod -R a+rX "$copy" || return 1
+  plain_user || fail "The server does not run as root, and the user $SERVER_USER cannot read $ROOT. Move the project, start it as another user, or run: chmod a+x $ROOT" "$LOGS/user.log"
   (
     cd "$WEB" || exit 1
     private_log "$log"
     DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="${ORIGIN:-http://localhost:$port}" BODY_SIZE_LIMIT=20M \
-      HULVEK_DEMO="${HULVEK_DEMO:-on}" setsid node "$copy/index.js" >>"$log" 2>&1 &
+      HULVEK_DEMO="${HULVEK_DEMO:-on}" SHUTDOWN_TIMEOUT="${SHUTDOWN_TIMEOUT:-20}" \
+      as_plain setsid node "$copy/workers/serve.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"
   )
   for ((i = 0; i < 120; i++)); do
     # For a moment after the fork the process still carries the name of this script.
-    ((i < 8)) || alive "$pidfile" files/index.js || return 1
+    ((i < 8)) || alive "$pidfile" files/workers/serve.js || return 1
     node -e 'fetch(process.argv[1]).then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "http://127.0.0.1:$port/health" && return 0
     sleep 0.25
   done
@@ -47,7 +65,7 @@ work() {
   private_log "$log"
   (
     cd "$WEB" || exit 1
-    DATABASE_URL="$DB_URL" setsid node "${SERVER_PID%.pid}-files/workers/main.js" >>"$log" 2>&1 &
+    DATABASE_URL="$DB_URL" as_plain setsid node "${SERVER_PID%.pid}-files/workers/main.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"
   )
 }
@@ -57,14 +75,15 @@ stop_process() {
   alive "$1" "$2" || { rm -f "$1"; return 0; }
   kill "$(cat "$1")" 2>/dev/null
   local i
-  for ((i = 0; i < 40; i++)); do alive "$1" "$2" || break; sleep 0.1; done
+  # What it has begun it ends first.
+  for ((i = 0; i < 250; i++)); do alive "$1" "$2" || break; sleep 0.1; done
   alive "$1" "$2" && kill -9 "$(cat "$1")" 2>/dev/null
   rm -f "$1"
 }
 
 stop_server() {
   stop_process "$WORKER_PID" workers/main.js
-  stop_process "$SERVER_PID" files/index.js
+  stop_process "$SERVER_PID" files/workers/serve.js
 }
 
 # A worker in the foreground, for this machine or for another one that reaches the database.
@@ -131,7 +150,7 @@ reset_demo() {
   build_if_stale
   ensure_database
   local running=no
-  alive "$SERVER_PID" files/index.js && running=yes
+  alive "$SERVER_PID" files/workers/serve.js && running=yes
   local port pid="$STATE/reset.pid"
   port=$(free_port)
   HULVEK_DEMO=reset serve "$port" 127.0.0.1 "$pid" "$LOGS/reset.log" || fail "The demo could not be put back." "$LOGS/reset.log"

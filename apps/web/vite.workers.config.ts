@@ -23,6 +23,7 @@ export default defineConfig({
         thread: 'src/worker/thread.ts',
         beside: 'src/worker/beside.ts',
         admin: 'src/worker/admin.ts',
+        serve: 'src/worker/serve.ts',
       },
       output: { entryFileNames: '[name].js' },
     },

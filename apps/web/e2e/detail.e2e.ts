@@ -38,7 +38,8 @@ test('a choice is departed from, the contradiction found, mended by its fix, acc
     part: { document: { deviations: object[] }; version: number };
   };
   const { document, version } = part.part;
-  const forged = { ...document, deviations: document.deviations.map((d) => ({ ...d, person: 'Tove Aas' })) };
+  const somebody = { person: 'Tove Aas', account: '5ca20000-0000-4000-8000-000000000001' };
+  const forged = { ...document, deviations: document.deviations.map((d) => ({ ...d, ...somebody })) };
   const answer = await page.request.put('/api/jobs/skarv-point/openings/skarv-e-01', {
     headers: { origin: new URL(page.url()).origin },
     data: { version, document: forged },

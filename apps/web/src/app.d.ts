@@ -1,4 +1,4 @@
-import type { Role } from '$lib/contract/rights.ts';
+import type { LookRule, Role } from '$lib/contract/rights.ts';
 import type { Person } from '$lib/server/services/accounts.ts';
 
 declare global {
@@ -7,6 +7,8 @@ declare global {
       person: Person | null;
       /** In the job the address names. */
       role: Role | null;
+      /** Who may look at a stop there. */
+      lookRule: LookRule | null;
       /** Stands in the log and in the answer's header, so that a trouble can be found again. */
       requestId: string;
     }

@@ -1,15 +1,15 @@
 /** What happens round every request: who asks, from where, and what a failure looks like. */
 import { building } from '$app/environment';
-import { database, migrateDatabase } from '$lib/server/db/index.ts';
+import { database, migrateDatabase, oneAtATime } from '$lib/server/db/index.ts';
+import { isReady, measured } from '$lib/server/metrics.ts';
 import { keepHouseHourly } from '$lib/server/housekeeping.ts';
 import { log } from '$lib/server/log.ts';
-import { personOf } from '$lib/server/services/accounts.ts';
+import { personIn } from '$lib/server/services/accounts.ts';
 import { fillIssues } from '$lib/server/services/fill-issues.ts';
 import { loadDemoIfEmpty, resetDemo } from '$lib/server/services/demo.ts';
 import { stockEmptyShelf } from '$lib/server/services/shelf.ts';
 import { may } from '$lib/contract/rights.ts';
 import { ACCESS, accessKey, isAction } from '$lib/server/access.ts';
-import { roleIn } from '$lib/server/services/people.ts';
 import { storable } from '@hulvek/core';
 import { SESSION_COOKIE } from '$lib/server/session.ts';
 import { errorsWords } from '$words/contract.ts';
@@ -28,10 +28,14 @@ export const init: ServerInit = async () => {
   if (building) return;
   const db = database();
   await migrateDatabase(db);
-  await fillIssues(db);
-  await stockEmptyShelf(db);
-  if (process.env.HULVEK_DEMO === 'reset') await resetDemo(db);
-  else if (process.env.HULVEK_DEMO !== 'off') await loadDemoIfEmpty(db);
+  // Of several servers that start at once one does it, and the others find it done.
+  await oneAtATime(db, async () => {
+    await fillIssues(db);
+    await stockEmptyShelf(db);
+    if (process.env.HULVEK_DEMO === 'reset') await resetDemo(db);
+    else if (process.env.HULVEK_DEMO !== 'off') await loadDemoIfEmpty(db);
+  });
+  isReady();
   keepHouseHourly(db);
 };
 
@@ -54,17 +58,16 @@ function signInFirst(path: string): Response {
 const guarded: Handle = async ({ event, resolve }) => {
   if (fromElsewhere(event.request)) return new Response(errorsWords.otherOrigin, { status: 403 });
   const token = event.cookies.get(SESSION_COOKIE);
-  const person = token ? await personOf(database(), token) : null;
-  event.locals.person = person;
-  event.locals.role = null;
+  // No store holds such an id.
+  if (!Object.values(event.params).every((id) => storable(id ?? ''))) error(404, errorsWords.notFound);
+  const who = token ? await personIn(database(), token, event.params.job ?? '') : null;
+  const person = who?.person ?? null;
+  Object.assign(event.locals, { person, role: who?.role ?? null, lookRule: who?.lookRule ?? null });
   const route = event.route.id;
   if (route !== null) {
-    // No store holds such an id.
-    if (!Object.values(event.params).every((id) => storable(id ?? ''))) error(404, errorsWords.notFound);
     const access = ACCESS[accessKey(event.request.method, route, event.url.searchParams)];
     if (access === undefined) return new Response(errorsWords.notAllowed, { status: 405 });
     if (access !== 'open' && access !== 'token' && !person) return signInFirst(event.url.pathname);
-    if (person && event.params.job) event.locals.role = await roleIn(database(), event.params.job, person.id);
     if (access === 'keeper' && !person?.keepsShelf) error(403, errorsWords.notKeeper);
     const refused = isAction(access) && !may(event.locals.role, access);
     // Who does not belong to a job is not told that it exists.
@@ -78,6 +81,7 @@ const guarded: Handle = async ({ event, resolve }) => {
 function logAnswer(event: RequestEvent, status: number, started: number): void {
   const { request, route, locals } = event;
   const ms = Math.round(performance.now() - started);
+  measured({ method: request.method, route: route.id, status, ms });
   log.info({ request: locals.requestId, method: request.method, route: route.id, status, ms }, 'answered');
 }
 

@@ -34,15 +34,26 @@ const versionSchema = z.object({
 export type Version = Readonly<z.infer<typeof versionSchema>>;
 export const versionsAnswer = z.object({ versions: z.array(versionSchema) });
 
-/** Where a job stands, or what just changed in it. */
-export const heardSchema = z.object({ revision: z.int(), opening: z.optional(z.nullable(z.string())) });
+/** Where a job stands, and what brought it there: records as they are, the rest by the openings to ask for. */
+export const heardSchema = z.object({
+  revision: z.int(),
+  /** The revision that this follows; left out where it is only said where the job stands. */
+  from: z.optional(z.int()),
+  /** Openings of which more changed than records; `null` for the whole job. */
+  openings: z.optional(z.nullable(z.array(z.string()))),
+  entries: z.optional(z.array(documentSchema('entry'))),
+  readings: z.optional(z.array(documentSchema('reading'))),
+});
 export type Heard = Readonly<z.infer<typeof heardSchema>>;
 
 /** A change of a job as servers tell each other of it. */
 export const numberedChangeSchema = z.object({
   job: z.string(),
-  opening: z.nullable(z.string()),
   revision: z.int(),
+  openings: z.nullable(z.array(z.string())),
+  records: z.array(z.string()),
+  /** Whether a plan may be another one now. */
+  plans: z.boolean(),
 });
 
 const SHELF_DOCUMENT = { walls: 'wall', units: 'unit', methods: 'method', materials: 'material' } as const;

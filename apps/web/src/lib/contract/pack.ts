@@ -40,3 +40,14 @@ export const packSchema = z.object({
   at: z.string(),
 });
 export type Pack = Readonly<z.infer<typeof packSchema>>;
+
+/** What changed of a job since a revision: put into the pack that a device has. */
+export const packChangesSchema = z.extend(packSchema, {
+  /** The revision it goes on from. */
+  since: z.int(),
+  /** Only those that changed. */
+  openings: z.readonly(z.array(openingPartSchema)),
+  /** All there are, in their order. */
+  order: z.readonly(z.array(z.string())),
+});
+export type PackChanges = Readonly<z.infer<typeof packChangesSchema>>;

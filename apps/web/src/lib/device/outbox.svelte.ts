@@ -7,7 +7,7 @@ import { errorsWords } from '$words/contract.ts';
 
 export type Line = 'idle' | 'sending' | 'no-network' | 'signed-out' | 'not-kept';
 
-const AT_ONCE = 50;
+const AT_ONCE = 200;
 const RETRY_ms = 4000;
 type Taken = (items: readonly OutboxItem[]) => void;
 
@@ -131,7 +131,8 @@ export class Outbox {
       this.line = 'signed-out';
       return false;
     }
-    if (response.status >= 500 || response.status === 429) return this.#later();
+    if (response.status >= 500 || response.status === 429)
+      return this.#later(Number(response.headers.get('retry-after')) * 1000);
     if (!response.ok) {
       // One of them cannot be read: the rest must not wait for it.
       if (batch.length > 1) {
@@ -147,9 +148,11 @@ export class Outbox {
     return true;
   }
 
-  #later(): false {
+  /** @param wait_ms what the server asks for; others must not come back in the same moment */
+  #later(wait_ms = 0): false {
     this.line = 'no-network';
-    this.#timer = setTimeout(() => void this.send(), RETRY_ms);
+    const wait = wait_ms > 0 ? wait_ms * (1 + Math.random()) : RETRY_ms;
+    this.#timer = setTimeout(() => void this.send(), wait);
     return false;
   }
 

@@ -1,4 +1,5 @@
 /** A job on a device: whose verdict is shown, what is shown of answers that cross, what stays when nobody answers. */
+import { withChanges } from './pack-changes.ts';
 import { judgeMark } from '$lib/contract/judged.ts';
 import type { Pack } from '$lib/contract/pack.ts';
 import { Outbox } from '$lib/device/outbox.svelte.ts';
@@ -30,6 +31,20 @@ function judgedPack(change: (mark: string) => string = (mark) => mark): { pack: 
   const verdict = judge(planOpening(opening, pack.context), { heat: 'unsolved' });
   const judged = { mark: change(judgeMark(pack.context)(opening)), judgement: verdict };
   return { pack: { ...pack, openings: [{ ...part, judged }, ...rest] }, verdict };
+}
+
+/** Stands in for the stream of a job's changes: what is said to it is heard by whoever follows. */
+function pretendEvents(): (data: unknown) => void {
+  let listener: ((event: { data: string }) => void) | null = null;
+  globalThis.EventSource = class {
+    set onmessage(one: (event: { data: string }) => void) {
+      listener = one;
+    }
+    close(): void {
+      listener = null;
+    }
+  } as never;
+  return (data) => listener?.({ data: JSON.stringify(data) });
 }
 
 describe('the verdict shown', () => {
@@ -109,6 +124,53 @@ describe('answers of the server', () => {
     expect(await store.refresh(part.document.id)).toBe(true);
     expect(store.view(part.document.id)?.opening.name).toBe('moved');
     expect(store.pack.openings).toHaveLength(demoPack().openings.length);
+  });
+});
+
+describe('what changed since', () => {
+  it('is put into the pack that is here: what is named comes anew, what is gone goes, the rest stays as it is', () => {
+    const pack = demoPack(5);
+    const [first, second, third] = pack.openings;
+    if (!first || !second || !third) throw new Error('the demo has too few openings');
+    const moved = { ...second, document: { ...second.document, name: 'moved' } };
+    const ids = [second, first].map((part) => String(part.document.id));
+    const answer = { ...pack, revision: 8, since: 5, openings: [moved], order: ids };
+    const now = withChanges(pack, answer);
+    expect(now.revision).toBe(8);
+    expect(now.openings.map((part) => part.document.name)).toEqual(['moved', first.document.name]);
+    expect(now.openings[1]).toBe(first);
+    expect('order' in now || 'since' in now).toBe(false);
+    // From a revision that is not here yet it cannot be put together.
+    expect(withChanges(pack, { ...answer, since: 7 })).toBe(pack);
+    expect(withChanges(pack, demoPack(9)).revision).toBe(9);
+  });
+
+  it('records of others come with the word of them, and nothing is asked for', async () => {
+    const store = open(demoPack(5));
+    let asked = 0;
+    quiet = answering(() => {
+      asked += 1;
+      return json({});
+    });
+    const say = pretendEvents();
+    const leave = store.follow();
+    const begun = store.pack.openings.find(({ entries }) => entries.length > 0);
+    const [known] = begun?.entries ?? [];
+    if (!begun || !known) throw new Error('the demo has no entries');
+    const fresh = { ...known, id: '5ca20000-0000-4000-8000-00000000abcd', note: 'of somebody else' };
+    const entries = [fresh, { ...known, received: '2026-11-28T10:00:00.000Z' }];
+    say({ revision: 7, from: 5, openings: [], entries });
+    const now = store.view(begun.document.id)?.entries ?? [];
+    expect(now).toHaveLength(begun.entries.length + 1);
+    expect(now.find(({ id }) => id === known.id)?.received).toBe('2026-11-28T10:00:00.000Z');
+    expect(store.pack.revision).toBe(7);
+    // What comes twice is there once; what leaves a gap is asked for.
+    say({ revision: 7, from: 5, openings: [], entries });
+    expect(store.view(begun.document.id)?.entries).toHaveLength(begun.entries.length + 1);
+    expect(asked).toBe(0);
+    say({ revision: 12, from: 10, openings: [], entries: [] });
+    await expect.poll(() => asked, { timeout: 3000 }).toBe(1);
+    leave();
   });
 });
 

@@ -2,7 +2,7 @@
 import { offlineWords } from '$words/device.ts';
 import { keepPack, type OutboxItem } from '$lib/device/database.ts';
 import { heardSchema, partAnswer, type Heard } from '$lib/contract/answers.ts';
-import { packSchema, type OpeningPart, type Pack } from '$lib/contract/pack.ts';
+import type { OpeningPart, Pack } from '$lib/contract/pack.ts';
 import { answerOf, inText } from '$lib/contract/read.ts';
 import { judgeMark } from '$lib/contract/judged.ts';
 import type { Planner } from './planner.ts';
@@ -24,6 +24,7 @@ import {
 } from '@hulvek/core';
 import { SvelteMap } from 'svelte/reactivity';
 import { idle } from '$lib/device/idle.ts';
+import { answeredPack, withChanges } from './pack-changes.ts';
 import { openingRow, type OpeningName, type OpeningRow } from './opening-row.ts';
 import { sentence, type Outbox } from '$lib/device/outbox.svelte.ts';
 
@@ -43,6 +44,8 @@ interface JudgedHere {
 const TOGETHER_ms = 150;
 /** Items taken by the server, remembered until answers without them have all arrived. */
 const MOST_ABSORBED = 500;
+/** Pages that hear the same ask within this time, ms. */
+const SPREAD_ms = 400;
 /** More than these are asked for as the whole job. */
 const FEW_OPENINGS = 4;
 
@@ -267,10 +270,10 @@ export class JobStore {
   /** Asks the server for one opening, or for the whole job; `false` without an answer: everything stays as it is. */
   async refresh(opening: string | null = null): Promise<boolean> {
     try {
-      const path = opening === null ? 'pack' : `openings/${opening}`;
+      const path = opening === null ? `pack?since=${this.pack.revision}` : `openings/${opening}`;
       const response = await fetch(`/api/jobs/${this.id}/${path}`);
       if (!response.ok) return false;
-      if (opening === null) this.#takePack(await answerOf(response, packSchema));
+      if (opening === null) this.#takePack(withChanges(this.pack, await answerOf(response, answeredPack)));
       else this.#takePart(opening, await answerOf(response, partAnswer));
       return true;
     } catch {
@@ -306,15 +309,41 @@ export class JobStore {
   /** Notes one change, to be asked for together with those that follow at once. */
   #heard(heard: Heard | null): void {
     if (!heard) return;
-    const { revision, opening } = heard;
+    const { revision, from, openings = null, entries = [], readings = [] } = heard;
     const known = Math.max(this.pack.revision, this.#heardUpTo);
     if (revision <= known) return;
-    // What was missed before it, or what is not one opening, asks for the whole job.
-    const whole = revision !== known + 1 || typeof opening !== 'string';
+    // What was missed before it, or what is the whole job, asks for all that changed.
+    const follows = from !== undefined && from <= known && openings !== null;
     this.#heardUpTo = revision;
-    this.#changed.add(whole ? null : opening);
+    if (follows) {
+      this.#takeRecords(entries, readings);
+      for (const opening of openings) this.#changed.add(opening);
+    } else this.#changed.add(null);
+    if (this.#changed.size === 0) {
+      if (known <= this.pack.revision) this.#keep({ ...this.pack, revision });
+      return;
+    }
     clearTimeout(this.#asking);
-    this.#asking = setTimeout(() => void this.#askForChanges(), TOGETHER_ms);
+    // Many pages hear the same: they do not all ask in one moment.
+    const wait = TOGETHER_ms + Math.random() * SPREAD_ms;
+    this.#asking = setTimeout(() => void this.#askForChanges(), wait);
+  }
+
+  /** Records of others as they came; what is here already stays. */
+  #takeRecords(entries: readonly Entry[], readings: readonly Reading[]): void {
+    const touched = new Set<string>([...entries, ...readings].map((record) => record.opening));
+    if (touched.size === 0) return;
+    const openings = this.pack.openings.map((part) => {
+      const { id } = part.document;
+      return touched.has(id)
+        ? {
+            ...part,
+            entries: withRecords(part.entries, entries, id),
+            readings: withRecords(part.readings, readings, id),
+          }
+        : part;
+    });
+    this.#keep({ ...this.pack, openings });
   }
 
   async #askForChanges(): Promise<void> {
@@ -374,15 +403,28 @@ export class JobStore {
   }
 }
 
+/** Records of an opening with those that came: the server knows more of one than the device that made it. */
+function withRecords<Record extends { readonly id: string; readonly opening: string }>(
+  had: readonly Record[],
+  came: readonly Record[],
+  opening: string,
+): readonly Record[] {
+  const own = new Map(came.filter((one) => one.opening === opening).map((one) => [one.id, one]));
+  if (own.size === 0) return had;
+  const known = had.map((one) => own.get(one.id) ?? one);
+  const ids = new Set(had.map(({ id }) => id));
+  return [...known, ...[...own.values()].filter(({ id }) => !ids.has(id))];
+}
+
 /** The opening as if the server had taken the item. */
 function withItem(part: OpeningPart, item: OutboxItem): OpeningPart {
-  const person = item.by.name;
+  const { name: person, id: account } = item.by;
   if (item.type === 'reading') {
-    const reading: Reading = { ...item.record, person };
+    const reading: Reading = { ...item.record, person, account };
     const there = part.readings.some((r) => r.id === reading.id);
     return there ? part : { ...part, readings: [...part.readings, reading] };
   }
-  const entry: Entry = { ...item.record, person };
+  const entry: Entry = { ...item.record, person, account };
   const there = part.entries.some((e) => e.id === entry.id);
   return there ? part : { ...part, entries: [...part.entries, entry] };
 }

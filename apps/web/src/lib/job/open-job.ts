@@ -1,5 +1,6 @@
 /** Opening a job on a device, with a network or without. */
-import { packSchema } from '$lib/contract/pack.ts';
+import { packSchema, type Pack } from '$lib/contract/pack.ts';
+import { answeredPack, withChanges } from './pack-changes.ts';
 import { answerOf } from '$lib/contract/read.ts';
 import { forgetPack, keepPack, keptPack } from '$lib/device/database.ts';
 import { sentence, type Outbox } from '$lib/device/outbox.svelte.ts';
@@ -16,9 +17,9 @@ const PATIENCE_ms = 3000;
 
 /** Opens a job: from the server when it answers soon, else from what this device kept. */
 export async function openJob(id: string, outbox: Outbox, from: typeof fetch): Promise<Opened> {
-  // The server is asked at once: opening what this device kept takes its time, too.
-  const asked = askServer(id, outbox, from);
+  // What this device kept need not be sent again.
   const kept = await keptPack(id).catch(() => null);
+  const asked = askServer(id, kept, outbox, from);
   if (!kept) return asked;
   const patience = new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE_ms));
   const answer = await Promise.race([asked, patience]);
@@ -28,15 +29,17 @@ export async function openJob(id: string, outbox: Outbox, from: typeof fetch): P
   return { ok: true, store };
 }
 
-async function askServer(id: string, outbox: Outbox, from: typeof fetch): Promise<Opened> {
+async function askServer(id: string, kept: Pack | null, outbox: Outbox, from: typeof fetch): Promise<Opened> {
   let response: Response;
   try {
-    response = await from(`/api/jobs/${id}/pack`);
+    response = await from(`/api/jobs/${id}/pack${kept ? `?since=${kept.revision}` : ''}`);
   } catch {
     return { ok: false, status: 503, message: offlineWords.notHere };
   }
   if (response.ok) {
-    const pack = await answerOf(response, packSchema);
+    const pack = kept
+      ? withChanges(kept, await answerOf(response, answeredPack))
+      : await answerOf(response, packSchema);
     await keepPack(id, pack).catch(() => undefined);
     return { ok: true, store: new JobStore(id, pack, outbox) };
   }

@@ -17,6 +17,7 @@ export const isAction = (access: Access): access is Action => !(BESIDE as readon
 export const ACCESS: Readonly<Record<string, Access>> = {
   'GET /': 'open',
   'GET /health': 'open',
+  'GET /metrics': 'open',
   'GET /sign-in': 'open',
   'POST /sign-in': 'open',
   'GET /invite/[token]': 'token',

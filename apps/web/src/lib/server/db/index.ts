@@ -4,9 +4,8 @@ import { join } from 'node:path';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
-import * as schema from './schema/index.ts';
 
-export type Queries = NodePgDatabase<typeof schema>;
+export type Queries = NodePgDatabase;
 export type Database = Queries & { $client: pg.Pool };
 
 export function openDatabase(url: string): { db: Database; pool: pg.Pool } {
@@ -14,7 +13,7 @@ export function openDatabase(url: string): { db: Database; pool: pg.Pool } {
   // A database that goes away must not take the server with it; the next query reconnects.
   pool.on('error', () => undefined);
   pool.on('connect', (client) => client.on('error', () => undefined));
-  return { db: drizzle(pool, { schema }), pool };
+  return { db: drizzle(pool), pool };
 }
 
 /** A number of its own among the locks of the database: whoever migrates holds it. */
@@ -26,10 +25,15 @@ export async function migrateDatabase(db: Database): Promise<void> {
     process.env.HULVEK_MIGRATIONS ??
     ['drizzle', 'apps/web/drizzle'].map((p) => join(process.cwd(), p)).find(existsSync);
   if (!folder) throw new Error('The migrations folder was not found. Start the server with ./hulvek start.');
+  await oneAtATime(db, () => migrate(db, { migrationsFolder: folder }));
+}
+
+/** Does what only one program may do at a time while it starts; the others wait. */
+export async function oneAtATime(db: Database, work: () => Promise<void>): Promise<void> {
   const held = await db.$client.connect();
   try {
     await held.query('select pg_advisory_lock($1)', [MIGRATING]);
-    await migrate(db, { migrationsFolder: folder });
+    await work();
   } finally {
     await held.query('select pg_advisory_unlock($1)', [MIGRATING]).catch(() => undefined);
     held.release();
@@ -48,7 +52,7 @@ export async function inTransaction<Result>(
   let broken = false;
   try {
     await client.query('begin');
-    const result = await work(drizzle(client, { schema }));
+    const result = await work(drizzle(client));
     await client.query('commit');
     return result;
   } catch (error) {

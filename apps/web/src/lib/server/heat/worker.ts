@@ -22,6 +22,8 @@ import type { planSides, PlannedSide, SolvedTask } from './tasks.ts';
 
 /** How often an idle worker looks for tasks, s. */
 const LOOK_s = 0.5;
+/** Changes of this time are one, ms. */
+const TOGETHER_ms = 300;
 /** Tasks taken at once for each thread. */
 const AT_ONCE = 8;
 
@@ -110,9 +112,21 @@ async function judgeWhatChanges(boss: PgBoss, judging: Judging): Promise<() => v
       if (judged > 0) log.info({ job, judged, worker: judging.worker }, 'judged');
     },
   );
-  const unheard = changes.listen(databaseUrl(), EVERY_JOB, (change) => {
-    (change === 'reconnected' ? askAll() : ask([change.job])).catch(failed);
+  // Changes that follow each other are asked for together.
+  const changed = new Set<string>();
+  const asking = setInterval(() => {
+    if (changed.size === 0) return;
+    ask([...changed]).catch(failed);
+    changed.clear();
+  }, TOGETHER_ms);
+  const unlisten = changes.listen(databaseUrl(), EVERY_JOB, (change) => {
+    if (change === 'reconnected') askAll().catch(failed);
+    else if (change.plans) changed.add(change.job);
   });
+  const unheard = () => {
+    clearInterval(asking);
+    unlisten();
+  };
   await askAll();
   return unheard;
 }

@@ -1,9 +1,10 @@
 /** Accounts: made, signed in and out, their passwords, sessions and data. */
 import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { and, desc, eq, gt, lt, ne } from 'drizzle-orm';
+import { and, desc, eq, gt, isNull, lt, ne } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { entries, members, readings, sessions, users } from '../db/schema/index.ts';
+import type { LookRule, Role } from '../../contract/rights.ts';
+import { entries, jobs, members, readings, sessions, users } from '../db/schema/index.ts';
 import { digest } from './tokens.ts';
 
 export interface Person {
@@ -187,6 +188,31 @@ export async function eraseAccount(db: Database, user: string, password: string)
 
 export async function signOut(db: Database, token: string): Promise<void> {
   await db.delete(sessions).where(eq(sessions.tokenHash, digest(token)));
+}
+
+/** Whoever is signed in, with what the job says of them: one question, since every request asks it. */
+export async function personIn(
+  db: Database,
+  token: string,
+  job: string,
+): Promise<{ person: Person; role: Role | null; lookRule: LookRule | null } | null> {
+  const [row] = await db
+    .select({
+      id: users.id,
+      name: users.name,
+      email: users.email,
+      keepsShelf: users.keepsShelf,
+      role: members.role,
+      lookRule: jobs.lookRule,
+    })
+    .from(sessions)
+    .innerJoin(users, eq(users.id, sessions.userId))
+    .leftJoin(jobs, and(eq(jobs.id, job), isNull(jobs.deletedAt)))
+    .leftJoin(members, and(eq(members.jobId, jobs.id), eq(members.userId, users.id)))
+    .where(and(eq(sessions.tokenHash, digest(token)), gt(sessions.expiresAt, new Date())));
+  if (!row) return null;
+  const { role, lookRule, ...person } = row;
+  return { person, role, lookRule };
 }
 
 export async function personOf(db: Database, token: string): Promise<Person | null> {

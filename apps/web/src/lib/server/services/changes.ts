@@ -7,10 +7,15 @@ import { numberedChangeSchema } from '../../contract/answers.ts';
 import { inText } from '../../contract/read.ts';
 import { jobs } from '../db/schema/index.ts';
 
-/** `opening` is `null` when the job itself changed. */
+/** What one transaction changed in a job. */
 export interface Change {
   readonly job: string;
-  readonly opening: string | null;
+  /** Openings of which something changed beside records; `null` where the job itself did, or all of them. */
+  readonly openings: readonly string[] | null;
+  /** Whether a plan may be another one now. */
+  readonly plans?: boolean;
+  /** Records that were added, by opening: they travel as they are. */
+  readonly records?: readonly { readonly opening: string; readonly id: string }[];
 }
 
 /** A change with the job's revision after it. Revisions of a job have no gaps. */
@@ -18,25 +23,41 @@ export type NumberedChange = Readonly<z.infer<typeof numberedChangeSchema>>;
 
 const CHANNEL = 'hulvek_changes';
 const RECONNECT_ms = 1000;
+/** As much as one notice of the database carries, bytes. */
+const LONGEST_NOTICE = 7900;
 
-/** Sent when the transaction commits, and only then. */
-export async function announce(tx: Queries, change: Change): Promise<void> {
-  const [job] = await tx
-    .update(jobs)
-    .set({ revision: sql`${jobs.revision} + 1` })
-    .where(eq(jobs.id, change.job))
-    .returning({ revision: jobs.revision });
-  const numbered: NumberedChange = { ...change, revision: job?.revision ?? 0 };
-  await tx.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(numbered)})`);
+/** Numbers a change, and sends word of it when the transaction commits, and only then. Returns the job's revision after it. */
+export async function announceAll(tx: Queries, change: Change): Promise<number> {
+  const { job, records = [] } = change;
+  const touched = change.openings && [
+    ...new Set([...change.openings, ...records.map(({ opening }) => opening)]),
+  ];
+  const whole: NumberedChange = {
+    job,
+    revision: -1,
+    openings: change.openings && [...change.openings],
+    plans: change.plans ?? true,
+    records: records.map(({ id }) => id),
+  };
+  const bare: NumberedChange = { ...whole, openings: touched, records: [] };
+  const notice = [whole, bare, { ...bare, openings: null }]
+    .map((one) => JSON.stringify(one))
+    .find((text) => Buffer.byteLength(text) < LONGEST_NOTICE);
+  // One statement: a send is mostly made of the ways to the database and back.
+  const { rows } = await tx.execute<{ revision: number }>(sql`
+    with numbered as (update jobs set revision = revision + 1 where id = ${job} returning revision),
+    touched as (
+      update openings set revision = numbered.revision from numbered
+      where job_id = ${job} and ${touched === null ? sql`true` : sql`id = any(${sql.param(touched)}::text[])`}
+    )
+    select revision, pg_notify(${CHANNEL}, jsonb_set(${notice ?? '{}'}::jsonb, '{revision}', to_jsonb(revision))::text)
+    from numbered`);
+  return rows[0]?.revision ?? 0;
 }
 
-/** Of some openings at once: more than a few are told as the whole job. */
-export async function announceOf(tx: Queries, job: string, at: readonly string[]): Promise<void> {
-  if (at.length > FEW) return announce(tx, { job, opening: null });
-  for (const opening of at) await announce(tx, { job, opening });
-}
-
-const FEW = 4;
+/** `opening` is `null` when the job itself changed. */
+export const announce = (tx: Queries, change: { job: string; opening: string | null }): Promise<number> =>
+  announceAll(tx, { job: change.job, openings: change.opening === null ? null : [change.opening] });
 
 export async function revisionOf(db: Queries, job: string): Promise<number> {
   const [row] = await db.select({ revision: jobs.revision }).from(jobs).where(eq(jobs.id, job));

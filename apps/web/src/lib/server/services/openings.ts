@@ -29,10 +29,19 @@ const newestVersion = and(
   eq(openingVersions.version, openings.version),
 );
 
-/** All openings of a job in their order, or the one named. */
-export async function loadParts(db: Queries, job: string, opening?: string): Promise<OpeningPart[]> {
+/** All openings of a job in their order, or those named. */
+export async function loadParts(
+  db: Queries,
+  job: string,
+  opening?: string | readonly string[],
+): Promise<OpeningPart[]> {
   const here = (table: { jobId: PgColumn; openingId: PgColumn }): SQL | undefined =>
-    and(eq(table.jobId, job), opening === undefined ? undefined : eq(table.openingId, opening));
+    and(
+      eq(table.jobId, job),
+      typeof opening === 'string'
+        ? eq(table.openingId, opening)
+        : opening && inArray(table.openingId, [...opening]),
+    );
   const documents = await db
     .select({ document: openingVersions.document, version: openings.version })
     .from(openings)
@@ -123,28 +132,87 @@ const withNames = (issue: Issue, row: MadeBy, names: Names): Issue => ({
   opening: names.named(issue.opening),
 });
 
-/** Frozen plans already read, by their place and the moment they were frozen: they never change. */
+/** Frozen plans already read, by their place and the transaction that wrote them: they never change. */
 const knownIssues = new LRU<Issue>(500);
 
-/** The frozen plans of an opening, oldest first; each is read from the database once. */
-export async function loadIssues(db: Queries, job: string, opening: string): Promise<Issue[]> {
+/** The frozen plans of an opening, oldest first; each is read from the database once. @param stamp see `lockOpenings` */
+export async function loadIssues(
+  db: Queries,
+  job: string,
+  opening: string,
+  stamp?: string,
+): Promise<Issue[]> {
   const here = and(eq(planIssues.jobId, job), eq(planIssues.openingId, opening));
-  const stamps = await db
-    .select({ version: planIssues.version, stamp: sql<string>`${planIssues.document} ->> 'at'` })
-    .from(planIssues)
-    .where(here)
-    .orderBy(asc(planIssues.version));
-  const key = ({ version, stamp }: (typeof stamps)[number]) => `${job} ${opening} ${version} ${stamp}`;
-  if (stamps.every((row) => knownIssues.has(key(row))))
-    return stamps.flatMap((row) => knownIssues.get(key(row)) ?? []);
+  const stamps = stamp === '' ? [] : (stamp?.split(',') ?? []);
+  const key = (one: string) => `${job} ${opening} ${one}`;
+  if (stamp !== undefined && stamps.every((one) => knownIssues.has(key(one))))
+    return stamps.flatMap((one) => knownIssues.get(key(one)) ?? []);
   const rows = await db.select().from(planIssues).where(here).orderBy(asc(planIssues.version));
   const issues = rows.map((row) => storedIssue(row.document));
   issues.forEach((issue, i) => {
-    const row = stamps[i];
-    if (row && issue.build) knownIssues.set(key(row), issue);
+    const own = stamps[i];
+    if (own !== undefined && issue.build) knownIssues.set(key(own), issue);
   });
   return issues;
 }
+
+/** An opening that is held for one transaction. */
+export interface Held {
+  /** The job's revision when anything of it was stored last. */
+  readonly revision: number;
+  /** Its frozen plans, each by version and the transaction that wrote it. */
+  readonly plans: string;
+}
+
+/** Holds openings until the transaction ends; locks are taken in one order, so that none waits for ever. */
+export async function lockOpenings(
+  tx: Queries,
+  job: string,
+  at: readonly string[],
+): Promise<Map<string, Held>> {
+  const { rows } = await tx.execute<{ id: string; revision: number; plans: string }>(sql`
+    with held as (
+      select id, revision from openings where job_id = ${job} and id = any(${sql.param([...at])}::text[])
+      order by id for update
+    )
+    select held.id, held.revision, coalesce((
+      select string_agg(version || ':' || plan_issues.xmin::text, ',' order by version)
+      from plan_issues where job_id = ${job} and opening_id = held.id
+    ), '') as plans
+    from held`);
+  return new Map(rows.map(({ id, revision, plans }) => [id, { revision, plans }]));
+}
+
+/** Entries already read, by opening, as of a revision. */
+const knownEntries = new LRU<{ readonly revision: number; readonly entries: readonly Entry[] }>(2000);
+const placeOf = (job: string, opening: string): string => `${job} ${opening}`;
+
+/** What is done at openings that are held: read where this server does not know it yet. */
+export async function entriesHeld(
+  tx: Queries,
+  job: string,
+  held: ReadonlyMap<string, Held>,
+): Promise<Map<string, readonly Entry[]>> {
+  const found = new Map<string, readonly Entry[]>();
+  const unknown: string[] = [];
+  for (const [id, { revision }] of held) {
+    const known = knownEntries.get(placeOf(job, id));
+    if (known?.revision === revision) found.set(id, known.entries);
+    else unknown.push(id);
+  }
+  if (unknown.length === 0) return found;
+  const read = await loadEntries(tx, job, unknown);
+  for (const id of unknown) found.set(id, read.get(id) ?? []);
+  return found;
+}
+
+/** Once it is committed: the next record of the opening is judged by what is known here. */
+export const keepEntries = (
+  job: string,
+  opening: string,
+  revision: number,
+  entries: readonly Entry[],
+): void => knownEntries.set(placeOf(job, opening), { revision, entries });
 
 /** What a device needs of an opening: work goes by the newest frozen plan, of older ones the fingerprints are enough. */
 export const forDevice = (part: OpeningPart): OpeningPart => ({

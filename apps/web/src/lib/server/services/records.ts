@@ -14,16 +14,24 @@ import {
   type Reading,
 } from '@hulvek/core';
 import { makerWords } from '$words/contract.ts';
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { entries, openings, photos, readings } from '../db/schema/index.ts';
+import { entries, photos, readings } from '../db/schema/index.ts';
 import { storedEntry, storedReading } from '../db/stored.ts';
 import { ENTRY_ACTION, may, mayLook, type LookRule, type Role } from '../../contract/rights.ts';
 import type { Person } from './accounts.ts';
 import type { Refused } from '../../contract/refused.ts';
-import { announceOf } from './changes.ts';
+import { announceAll } from './changes.ts';
 import { loadContext } from './jobs.ts';
-import { entryRow, loadEntries, loadIssues, readingRow, type OpeningPart } from './openings.ts';
+import {
+  entriesHeld,
+  entryRow,
+  keepEntries,
+  loadIssues,
+  lockOpenings,
+  readingRow,
+  type OpeningPart,
+} from './openings.ts';
 
 export type Taken = { readonly ok: true } | { readonly ok: false; readonly refusal: Refused };
 
@@ -67,56 +75,104 @@ export async function takeRecords(
   sender: Sender,
   clocks: Clocks,
 ): Promise<Taken[]> {
+  try {
+    return await take(db, job, sent, sender, clocks, false);
+  } catch (error) {
+    if (!(error instanceof SomeThere)) throw error;
+    return take(db, job, sent, sender, clocks, true);
+  }
+}
+
+/** Ends an attempt that took records for new ones of which some are stored. */
+class SomeThere extends Error {}
+
+/** @param careful looks first which of the records are stored; without it that shows when they are */
+async function take(
+  db: Database,
+  job: string,
+  sent: readonly SentRecord[],
+  sender: Sender,
+  clocks: Clocks,
+  careful: boolean,
+): Promise<Taken[]> {
   const received = { received: clocks.now.toISOString(), clock_s: slowBy(clocks) };
   const maker: Maker = { person: makerWords.account, account: sender.person.id };
-  return inTransaction(db, async (tx) => {
+  const done = new Map<string, readonly Entry[]>();
+  const { answers, revision } = await inTransaction(db, async (tx) => {
     const at = [...new Set(sent.map(({ record }) => record.opening as string))];
-    const there = await lockOpenings(tx, job, at);
-    const known = await storedAlready(tx, sent);
-    const begun = sent.flatMap(({ type, record }) => (type === 'entry' ? [record.opening as string] : []));
-    const done = begun.length > 0 ? await loadEntries(tx, job, begun) : new Map<string, Entry[]>();
+    const held = await lockOpenings(tx, job, at);
+    const known = careful ? await storedAlready(tx, sent) : new Map<string, Stored>();
+    const begun = new Set(
+      sent.flatMap(({ type, record }) => (type === 'entry' ? [record.opening as string] : [])),
+    );
+    const heldBegun = new Map([...held].filter(([id]) => begun.has(id)));
+    for (const [id, list] of await entriesHeld(tx, job, heldBegun)) done.set(id, list);
     const plans = new Map<string, Issue[]>();
     const add = { readings: [] as Reading[], entries: [] as Entry[] };
     const pictures: { id: string; bytes: Buffer }[] = [];
     const takeOne = async (one: SentRecord): Promise<Taken> => {
       const action = one.type === 'reading' ? 'measure' : ENTRY_ACTION[one.record.kind];
       if (!may(sender.role, action)) return refuse('not-allowed');
-      if (!there.has(one.record.opening)) return refuse('no-opening');
+      const own = held.get(one.record.opening);
+      if (!own) return refuse('no-opening');
       const before = known.get(one.record.id);
-      const print = printOf(one);
       if (before) {
         if (before.job !== job) return refuse('other-job');
-        return before.print === print ? TAKEN : refuse('other-content');
+        return before.print === printOf(one) ? TAKEN : refuse('other-content');
       }
       if (one.type === 'reading') add.readings.push({ ...one.record, ...received, ...maker });
       else {
         const entry: Entry = { ...one.record, ...received, ...maker };
         if ((entry.kind === 'photo') !== (one.picture !== undefined && entry.photo !== null))
           return refuse('not-a-picture');
-        const own = done.get(entry.opening) ?? [];
-        const issues = plans.get(entry.opening) ?? (await loadIssues(tx, job, entry.opening));
+        const earlier = done.get(entry.opening) ?? [];
+        if (earlier.some(({ id }) => id === entry.id)) throw new SomeThere();
+        const issues = plans.get(entry.opening) ?? (await loadIssues(tx, job, entry.opening, own.plans));
         plans.set(entry.opening, issues);
-        const because = await against(tx, job, entry, { issues, entries: own }, sender);
+        const because = await against(tx, job, entry, { issues, entries: earlier }, sender);
         if (because !== null) return refuse(because);
-        done.set(entry.opening, [...own, entry]);
+        done.set(entry.opening, [...earlier, entry]);
         add.entries.push(entry);
         if (one.picture) pictures.push({ id: entry.id, bytes: Buffer.from(one.picture) });
       }
-      known.set(one.record.id, { job, print });
+      if (sent.length > 1) known.set(one.record.id, { job, print: printOf(one) });
       return TAKEN;
     };
     const answers: Taken[] = [];
     for (const one of sent) answers.push(await takeOne(one));
     const by = { userId: sender.person.id };
-    if (add.readings.length > 0)
-      await tx.insert(readings).values(add.readings.map((r) => ({ ...readingRow(job, r), ...by })));
-    if (add.entries.length > 0)
-      await tx.insert(entries).values(add.entries.map((e) => ({ ...entryRow(job, e), ...by })));
+    if (add.readings.length > 0) {
+      const rows = add.readings.map((r) => ({ ...readingRow(job, r), ...by }));
+      const stored = await tx
+        .insert(readings)
+        .values(rows)
+        .onConflictDoNothing()
+        .returning({ id: readings.id });
+      if (stored.length < rows.length) throw new SomeThere();
+    }
+    if (add.entries.length > 0) {
+      const rows = add.entries.map((e) => ({ ...entryRow(job, e), ...by }));
+      const stored = await tx
+        .insert(entries)
+        .values(rows)
+        .onConflictDoNothing()
+        .returning({ id: entries.id });
+      if (stored.length < rows.length) throw new SomeThere();
+    }
     if (pictures.length > 0) await tx.insert(photos).values(pictures);
-    const changed = [...new Set([...add.readings, ...add.entries].map(({ opening }) => opening as string))];
-    await announceOf(tx, job, changed);
-    return answers;
+    const added = [...add.readings, ...add.entries].map(({ id, opening }) => ({ id, opening }));
+    if (added.length === 0) return { answers, revision: null };
+    const plansChange = add.readings.length > 0;
+    const revision = await announceAll(tx, { job, openings: [], records: added, plans: plansChange });
+    return { answers, revision };
   });
+  if (revision !== null) for (const [opening, list] of done) keepEntries(job, opening, revision, list);
+  return answers;
+}
+
+interface Stored {
+  readonly job: string;
+  readonly print: string;
 }
 
 /** What a record says, whoever says it: the same id may come again with the same content only. */
@@ -133,13 +189,10 @@ function printOf({ type, record }: SentRecord): string {
 }
 
 /** What is stored under the ids of records that were sent, by id. */
-async function storedAlready(
-  tx: Queries,
-  sent: readonly SentRecord[],
-): Promise<Map<string, { job: string; print: string }>> {
+async function storedAlready(tx: Queries, sent: readonly SentRecord[]): Promise<Map<string, Stored>> {
   const ids = (wanted: SentRecord['type']) =>
     sent.flatMap(({ type, record }) => (type === wanted ? [record.id] : []));
-  const found = new Map<string, { job: string; print: string }>();
+  const found = new Map<string, Stored>();
   const [entryIds, readingIds] = [ids('entry'), ids('reading')];
   if (entryIds.length > 0)
     for (const row of await tx.select().from(entries).where(inArray(entries.id, entryIds)))
@@ -173,22 +226,17 @@ async function against(
 
 /** The steps of a frozen plan; of one from before walls were kept they are planned again. */
 async function stepsOf(tx: Queries, job: string, issue: Issue): Promise<readonly PlannedStep[]> {
-  const kept = thawedIssue(issue);
-  if (kept) return kept.build.steps;
-  const context = await loadContext(tx, job);
-  return (context && frozenBuild(issue, context.job)?.build.steps) ?? [];
+  const known = thawed.get(issue);
+  if (known) return known;
+  const context = issue.build ? null : await loadContext(tx, job);
+  const kept = issue.build ? thawedIssue(issue) : context && frozenBuild(issue, context.job);
+  const steps = kept?.build.steps ?? [];
+  thawed.set(issue, steps);
+  return steps;
 }
 
-/** Records of an opening are taken one sender after the other; locks are taken in one order, so that none waits for ever. */
-async function lockOpenings(tx: Queries, job: string, at: readonly string[]): Promise<Set<string>> {
-  const rows = await tx
-    .select({ id: openings.id })
-    .from(openings)
-    .where(and(eq(openings.jobId, job), inArray(openings.id, [...at])))
-    .orderBy(asc(openings.id))
-    .for('update');
-  return new Set(rows.map(({ id }) => id));
-}
+/** Frozen plans are kept from one record to the next, and so are their steps. */
+const thawed = new WeakMap<Issue, readonly PlannedStep[]>();
 
 export async function loadPhoto(
   db: Database,

@@ -65,7 +65,10 @@ export async function gotIn(db: Database, knock: Knock): Promise<void> {
   await db.delete(tries).where(inArray(tries.key, [keys.pair, keys.known]));
   // What was right is no try at the address or the account either.
   for (const key of [keys.address, keys.account]) {
-    const last = db.select({ id: max(tries.id) }).from(tries).where(eq(tries.key, key));
+    const last = db
+      .select({ id: max(tries.id) })
+      .from(tries)
+      .where(eq(tries.key, key));
     await db.delete(tries).where(inArray(tries.id, last));
   }
   await db.insert(tries).values({ key: keys.known });

@@ -13,6 +13,7 @@ export const errorsWords = {
     unit: 'This unit is not in the job any more. Choose another one.',
     method: 'This method is not in the job any more. Choose another one.',
   },
+  later: 'Very many send at once. What you entered is kept on this device and sent again by itself.',
   notFound: 'There is nothing at this address.',
   unexpected: 'Something went wrong on the server. What you entered is kept on this device; try again.',
   noJob: 'There is no such job.',

@@ -218,6 +218,8 @@ export const openings = pgTable(
     position: integer('position').notNull(),
     /** The newest of its versions: a save names the version it started from. */
     version: integer('version').notNull().default(1),
+    /** The job's revision when anything of it was stored last. */
+    revision: integer('revision').notNull().default(0),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );

@@ -1,17 +1,27 @@
-import { database, databaseUrl } from '$lib/server/db/index.ts';
-import { changes, revisionOf } from '$lib/server/services/changes.ts';
+import { follow } from '$lib/server/services/live.ts';
 
 /** Keeps proxies from closing a quiet line. */
 const HEARTBEAT_ms = 20_000;
 /** The browser connects again by itself; whoever was signed out meanwhile is then refused. */
 const LONGEST_ms = 5 * 60_000;
+/** Not all pages that were cut off together come back in one moment. */
+const SPREAD_ms = 3000;
 
-/** Says which opening changed, as it happens, so that two people at one opening see each other. */
+const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+const STILL_HERE = bytes(': still here\n\n');
+
+/** Open lines of this server: they end when it is told to. */
+const closing = new Set<() => void>();
+process.once('SIGTERM', () => {
+  for (const close of [...closing]) close();
+});
+
+/** Says what changed, as it happens, so that two people at one opening see each other. */
 export const GET = ({ params }) => {
   let end = () => undefined as void;
-  const stream = new ReadableStream<string>({
+  const stream = new ReadableStream<Uint8Array>({
     start(controller) {
-      const say = (line: string) => {
+      const say = (line: Uint8Array) => {
         try {
           controller.enqueue(line);
         } catch {
@@ -22,27 +32,20 @@ export const GET = ({ params }) => {
         end();
         controller.close();
       };
-      /** Where the job stands now: whoever connects sees whether something happened before. */
-      const sayWhere = async () =>
-        say(`data: ${JSON.stringify({ revision: await revisionOf(database(), params.job) })}\n\n`);
-      const stop = changes.listen(databaseUrl(), params.job, (change) => {
-        if (change === 'reconnected') void sayWhere().catch(close);
-        else say(`data: ${JSON.stringify(change)}\n\n`);
-      });
-      const heartbeat = setInterval(() => say(': still here\n\n'), HEARTBEAT_ms);
+      say(bytes(`retry: ${1000 + Math.round(Math.random() * SPREAD_ms)}\n\n`));
+      const stop = follow(params.job, say);
+      const heartbeat = setInterval(() => say(STILL_HERE), HEARTBEAT_ms);
       const last = setTimeout(close, LONGEST_ms);
-      process.once('SIGTERM', close);
+      closing.add(close);
       end = () => {
         stop();
         clearInterval(heartbeat);
         clearTimeout(last);
-        process.off('SIGTERM', close);
+        closing.delete(close);
       };
-      say('retry: 2000\n\n');
-      void sayWhere().catch(close);
     },
     cancel: () => end(),
-  }).pipeThrough(new TextEncoderStream());
+  });
   return new Response(stream, {
     headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' },
   });

@@ -1,30 +1,35 @@
-import type { Pack } from '$lib/contract/pack.ts';
-import { database } from '$lib/server/db/index.ts';
 import { rightsOf } from '$lib/contract/rights.ts';
-import { revisionOf } from '$lib/server/services/changes.ts';
-import { loadContext } from '$lib/server/services/jobs.ts';
-import { forDevice, loadParts } from '$lib/server/services/openings.ts';
+import { packed, written } from '$lib/server/beside/packs.ts';
+import { database } from '$lib/server/db/index.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
 import { errorsWords } from '$words/contract.ts';
-import { error, json } from '@sveltejs/kit';
+import { error } from '@sveltejs/kit';
 
-/** The whole job for one device. */
-export const GET = async ({ params, locals }) => {
+const json = (value: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(value));
+
+/** The whole job for one device, or what changed of it since a revision that the device has. */
+export const GET = async ({ params, locals, url }) => {
   const db = database();
-  const { person, role, lookRule } = await senderIn(db, params.job, locals);
-  const context = await loadContext(db, params.job);
-  if (!context) error(404, errorsWords.noJob);
-  // Read first: what is stored while the rest is read comes again, nothing is left out.
-  const revision = await revisionOf(db, params.job);
-  const pack: Pack = {
-    revision,
-    me: person,
-    role,
-    rights: rightsOf(role),
-    lookRule,
-    context,
-    openings: (await loadParts(db, params.job)).map(forDevice),
-    at: new Date().toISOString(),
-  };
-  return json(pack, { headers: { 'cache-control': 'no-store' } });
+  const { person, role, lookRule } = senderIn(locals);
+  const asked = Number(url.searchParams.get('since') ?? NaN);
+  const pack = await packed(db, params.job, Number.isSafeInteger(asked) ? asked : -1);
+  if (!pack) error(404, errorsWords.noJob);
+  // A device that knows of more than there is has a job of another day.
+  const since = Number.isSafeInteger(asked) && asked <= pack.revision ? asked : -1;
+  const wanted = pack.order.filter(({ revision }) => revision > since);
+  const { id, name, email } = person;
+  const body = written({
+    revision: json(pack.revision),
+    me: json({ id, name, email }),
+    role: json(role),
+    rights: json(rightsOf(role)),
+    lookRule: json(lookRule),
+    at: json(new Date().toISOString()),
+    context: pack.context,
+    openings: wanted.map((one) => pack.partOf(one.id)),
+    ...(since >= 0 && { since: json(since), order: json(pack.order.map((one) => one.id)) }),
+  });
+  return new Response(new Uint8Array(body), {
+    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
+  });
 };

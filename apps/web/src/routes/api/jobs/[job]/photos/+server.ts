@@ -25,7 +25,7 @@ export const POST = async ({ params, request, locals }) => {
   const picture = file instanceof Blob ? new Uint8Array(await file.arrayBuffer()) : new Uint8Array();
   const photo = pictureOf(picture);
   const db = database();
-  const sender = await senderIn(db, params.job, locals);
+  const sender = senderIn(locals);
   const sent = photo && ({ type: 'entry', record: { ...record, photo }, picture } as const);
   const [taken] = sent
     ? await takeRecords(db, params.job, [sent], sender, { sentAt, now })
