@@ -16,7 +16,10 @@ const OPENINGS = 200;
 const SECONDS = Number(process.argv[2] ?? 60);
 const ALONE = 200;
 /** Arrivals a second, of all people together. */
-const RATES = { note: 115, reading: 35, tick: 10, changes: 4, pack: 0.3, page: 2, poll: 4 };
+const ASKED = { note: 115, reading: 35, tick: 10, changes: 2, pack: 0.2, page: 2, poll: 4 };
+/** A share of it, to find out what holds. */
+const SHARE = Number(process.argv[3] ?? 1);
+const RATES = Object.fromEntries(Object.entries(ASKED).map(([kind, rate]) => [kind, rate * SHARE]));
 
 const server = process.env.TEST_DATABASE_URL ?? process.env.DATABASE_URL;
 if (!server) throw new Error('TEST_DATABASE_URL is not set: run ./hulvek bench load');

@@ -27,13 +27,12 @@ plain_user() {
   [ "$(id -u)" = 0 ] || return 0
   id "$SERVER_USER" >/dev/null 2>&1 ||
     useradd --system --no-create-home --shell /usr/sbin/nologin "$SERVER_USER" >>"$LOGS/user.log" 2>&1 || return 1
-  as_plain test -r "$WEB/build/index.js" -a -x "$ROOT/node_modules"
+  PLAIN=(setpriv --reuid "$SERVER_USER" --regid "$SERVER_USER" --clear-groups --)
+  "${PLAIN[@]}" test -r "$WEB/build/index.js" -a -x "$ROOT/node_modules"
 }
 
-# as_plain COMMAND...: as that user, with this environment.
-as_plain() {
-  if [ "$(id -u)" = 0 ]; then setpriv --reuid "$SERVER_USER" --regid "$SERVER_USER" --clear-groups -- "$@"; else "$@"; fi
-}
+# What a command is begun with to run as that user; nothing where nobody is root.
+PLAIN=()
 
 # serve PORT HOST PIDFILE LOG: starts the built server in the background and waits for it.
 serve() {
@@ -45,9 +44,9 @@ serve() {
   (
     cd "$WEB" || exit 1
     private_log "$log"
-    DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="${ORIGIN:-http://localhost:$port}" BODY_SIZE_LIMIT=20M \
-      HULVEK_DEMO="${HULVEK_DEMO:-on}" SHUTDOWN_TIMEOUT="${SHUTDOWN_TIMEOUT:-20}" \
-      as_plain setsid node "$copy/workers/serve.js" >>"$log" 2>&1 &
+    export DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="${ORIGIN:-http://localhost:$port}" BODY_SIZE_LIMIT=20M
+    export HULVEK_DEMO="${HULVEK_DEMO:-on}" SHUTDOWN_TIMEOUT="${SHUTDOWN_TIMEOUT:-20}"
+    "${PLAIN[@]}" setsid node "$copy/workers/serve.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"
   )
   for ((i = 0; i < 120; i++)); do
@@ -65,7 +64,8 @@ work() {
   private_log "$log"
   (
     cd "$WEB" || exit 1
-    DATABASE_URL="$DB_URL" as_plain setsid node "${SERVER_PID%.pid}-files/workers/main.js" >>"$log" 2>&1 &
+    export DATABASE_URL="$DB_URL"
+    "${PLAIN[@]}" setsid node "${SERVER_PID%.pid}-files/workers/main.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"
   )
 }

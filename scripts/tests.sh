@@ -80,7 +80,7 @@ run_bench() {
   trap stop_test_database EXIT
   export TEST_DATABASE_URL=$DB_URL
   build_if_stale
-  npx tsx apps/web/bench/bench.ts
+  if [ "${1:-}" = load ]; then node scripts/bench-load.mjs "${@:2}"; else npx tsx apps/web/bench/bench.ts; fi
 }
 
 # Full counts of everything that ./hulvek test tries on a sample, and a line about it for docs/validation.

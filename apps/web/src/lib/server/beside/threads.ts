@@ -36,7 +36,8 @@ function lane(name: 'short' | 'long'): Piscina {
   const { memory_MB, ...options } = name === 'short' ? SHORT : LONG;
   const made = new Piscina({
     filename: threadFile(),
-    minThreads: 0,
+    // One that is there remembers what it has read.
+    minThreads: name === 'short' ? 1 : 0,
     ...options,
     resourceLimits: { maxOldGenerationSizeMb: memory_MB },
   });

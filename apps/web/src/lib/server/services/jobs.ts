@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import {
   contentHash,
   filledIn,
+  type Entry,
   JOB_FORMAT,
   JOB_VERSION,
   type Job,
@@ -13,6 +14,7 @@ import {
   type Material,
   type MethodDocument,
   type OpeningDocument,
+  type Reading,
   type Unit,
   type Wall,
 } from '@hulvek/core';
@@ -146,7 +148,7 @@ export async function importJob(db: Database, file: JobFile, by: BroughtBy = NOB
     const idOf = await broughtIn(tx, job.id, makers, by);
     await addOpenings(tx, job.id, file.openings.map(withoutAccounts));
     for (const part of parts(
-      records.readings.map((reading) => ({ ...readingRow(job.id, reading), ...idOf(reading) })),
+      records.readings.map((reading) => ({ ...readingRow(job.id, asTaken(reading)), ...idOf(reading) })),
     )) {
       const stored = await tx
         .insert(readings)
@@ -161,7 +163,7 @@ export async function importJob(db: Database, file: JobFile, by: BroughtBy = NOB
     }));
     for (const part of parts(issues)) await tx.insert(planIssues).values(part);
     for (const part of parts(
-      records.entries.map((entry) => ({ ...entryRow(job.id, entry), ...idOf(entry) })),
+      records.entries.map((entry) => ({ ...entryRow(job.id, asTaken(entry)), ...idOf(entry) })),
     )) {
       const stored = await tx
         .insert(entries)
@@ -183,6 +185,10 @@ function withoutAccounts<Document extends Pick<OpeningDocument, 'deviations'>>(d
   const deviations = document.deviations.map(({ account: _, ...rest }) => rest);
   return { ...document, deviations };
 }
+
+/** What a file says nothing of counts as taken when it was made. */
+const asTaken = <Record extends Entry | Reading>(record: Record): Record =>
+  record.received === undefined && record.at !== null ? { ...record, received: record.at } : record;
 
 const bareIssue = (issue: Issue): Issue => ({ ...issue, opening: withoutAccounts(issue.opening) });
 

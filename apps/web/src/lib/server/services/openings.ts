@@ -53,7 +53,7 @@ export async function loadParts(
     .from(readings)
     .where(here(readings))
     .orderBy(asc(readings.receivedAt), asc(readings.seq));
-  const plans = await db.select().from(planIssues).where(here(planIssues)).orderBy(asc(planIssues.version));
+  const plans = await loadPlans(db, here(planIssues));
   const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.seq));
   const judged = await db.select().from(judgements).where(here(judgements));
   const names = await namesIn(db, job, [...measured, ...plans, ...done]);
@@ -65,7 +65,7 @@ export async function loadParts(
       document,
       version,
       readings: (r.get(document.id) ?? []).map((row) => storedReading(row, names.of(row))),
-      issues: (i.get(document.id) ?? []).map((row) => withNames(storedIssue(row.document), row, names)),
+      issues: (i.get(document.id) ?? []).map((row) => withNames(row.issue, row, names)),
       entries: (e.get(document.id) ?? []).map((row) => storedEntry(row, names.of(row))),
       ...withJudged(j.get(document.id)?.[0]),
     };
@@ -132,8 +132,54 @@ const withNames = (issue: Issue, row: MadeBy, names: Names): Issue => ({
   opening: names.named(issue.opening),
 });
 
+interface Plan extends MadeBy {
+  readonly openingId: string;
+  readonly issue: Issue;
+}
+
+/** Frozen plans, each read from the database once. */
+async function loadPlans(db: Queries, here: SQL | undefined): Promise<Plan[]> {
+  const rows = await db
+    .select({
+      jobId: planIssues.jobId,
+      openingId: planIssues.openingId,
+      version: planIssues.version,
+      userId: planIssues.userId,
+      broughtId: planIssues.broughtId,
+      written: sql<string>`${planIssues}.xmin::text`,
+    })
+    .from(planIssues)
+    .where(here)
+    .orderBy(asc(planIssues.version));
+  const keyOf = (row: (typeof rows)[number]) => `${row.jobId} ${row.openingId} ${row.version}:${row.written}`;
+  const found = new Map(rows.map((row) => [keyOf(row), knownIssues.get(keyOf(row))]));
+  const missing = rows.filter((row) => found.get(keyOf(row)) === undefined);
+  if (missing.length > 0) {
+    const places = [...new Set(missing.map(({ openingId }) => openingId))];
+    const read = await db
+      .select({
+        openingId: planIssues.openingId,
+        version: planIssues.version,
+        document: planIssues.document,
+      })
+      .from(planIssues)
+      .where(and(here, inArray(planIssues.openingId, places)));
+    for (const { openingId, version, document } of read) {
+      const row = missing.find((one) => one.openingId === openingId && one.version === version);
+      if (!row) continue;
+      const issue = storedIssue(document);
+      found.set(keyOf(row), issue);
+      if (issue.build) knownIssues.set(keyOf(row), issue);
+    }
+  }
+  return rows.flatMap((row) => {
+    const issue = found.get(keyOf(row));
+    return issue ? [{ ...row, issue }] : [];
+  });
+}
+
 /** Frozen plans already read, by their place and the transaction that wrote them: they never change. */
-const knownIssues = new LRU<Issue>(500);
+const knownIssues = new LRU<Issue>(1000);
 
 /** The frozen plans of an opening, oldest first; each is read from the database once. @param stamp see `lockOpenings` */
 export async function loadIssues(

@@ -47,12 +47,14 @@
           </select>
           <Button type="submit">{t.change}<span class="visually-hidden">, {member.name}</span></Button>
         </form>
-        <form method="POST" action="?/password" use:enhance>
-          <input type="hidden" name="user" value={member.userId} />
-          <Button kind="quiet" type="submit"
-            >{t.password}<span class="visually-hidden">, {member.name}</span></Button
-          >
-        </form>
+        {#if member.userId !== data.person?.id}
+          <form method="POST" action="?/password" use:enhance>
+            <input type="hidden" name="user" value={member.userId} />
+            <Button kind="quiet" type="submit"
+              >{t.password}<span class="visually-hidden">, {member.name}</span></Button
+            >
+          </form>
+        {/if}
         <form method="POST" action="?/remove" use:enhance={askFirst(member.name)}>
           <input type="hidden" name="user" value={member.userId} />
           <Button kind="quiet" type="submit"
