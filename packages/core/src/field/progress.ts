@@ -67,10 +67,16 @@ export function progress(
   const taken = new Map(entries.map((entry, i) => [entry.id, i]));
   const placed = (record: Entry) => ({ record, taken: taken.get(record.id) ?? entries.length });
   const valid = standing(entries);
+  const entered = new Map<string, Entry[]>();
+  for (const entry of valid) {
+    const own = entered.get(entry.step);
+    if (own) own.push(entry);
+    else entered.set(entry.step, [entry]);
+  }
   const byStep = new Map<string, StepProgress>();
   const asked = issues.at(-1)?.looks ?? [];
   for (const step of steps) {
-    const own = valid.filter((entry) => entry.step === step.id);
+    const own = entered.get(step.id) ?? [];
     const tick = tickThatCounts(own, issues, step);
     const afterTick = (entry: Entry) => tick !== null && isAfter(placed(entry), placed(tick));
     const look = own.findLast((entry) => entry.kind === 'look' && afterTick(entry)) ?? null;

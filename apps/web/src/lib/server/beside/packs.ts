@@ -41,7 +41,11 @@ export async function packed(db: Database, job: string, since = -1): Promise<Pac
   const read = await beside('packOf', { url: databaseUrl(), job, openings: stale.map(({ id }) => id) });
   if (!read) return null;
   const revisions = new Map(order.map(({ id, revision }) => [id, revision]));
-  for (const [id, bytes] of read.parts) own.parts.set(id, { revision: revisions.get(id) ?? 0, bytes });
+  for (const [id, bytes] of read.parts) {
+    const revision = revisions.get(id) ?? 0;
+    // Somebody who asked earlier may come later: what is newer stays.
+    if ((own.parts.get(id)?.revision ?? -1) <= revision) own.parts.set(id, { revision, bytes });
+  }
   return {
     revision: row.revision,
     context: read.context,

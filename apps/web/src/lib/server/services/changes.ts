@@ -23,6 +23,8 @@ export type NumberedChange = Readonly<z.infer<typeof numberedChangeSchema>>;
 
 const CHANNEL = 'hulvek_changes';
 const RECONNECT_ms = 1000;
+/** Where a notice gets its number: only the database knows it. */
+const UNNUMBERED = '"revision":-1';
 /** As much as one notice of the database carries, bytes. */
 const LONGEST_NOTICE = 7900;
 
@@ -50,7 +52,7 @@ export async function announceAll(tx: Queries, change: Change): Promise<number> 
       update openings set revision = numbered.revision from numbered
       where job_id = ${job} and ${touched === null ? sql`true` : sql`id = any(${sql.param(touched)}::text[])`}
     )
-    select revision, pg_notify(${CHANNEL}, jsonb_set(${notice ?? '{}'}::jsonb, '{revision}', to_jsonb(revision))::text)
+    select revision, pg_notify(${CHANNEL}, replace(${notice ?? '{}'}::text, ${UNNUMBERED}, '"revision":' || revision))
     from numbered`);
   return rows[0]?.revision ?? 0;
 }
