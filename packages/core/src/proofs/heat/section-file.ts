@@ -74,7 +74,10 @@ export type SectionRead =
   | { readonly ok: true; readonly value: Section }
   | { readonly ok: false; readonly problems: readonly string[] };
 
-/** Reads a section file; every problem is a sentence with its place. */
+/** As many problems as somebody reads. */
+const HANDFUL = 20;
+
+/** Reads a section file; a handful of problems, each a sentence with its place. */
 export function readSection(text: string): SectionRead {
   let json: unknown;
   try {
@@ -86,8 +89,8 @@ export function readSection(text: string): SectionRead {
   if (parsed.success) return { ok: true, value: parsed.data };
   return {
     ok: false,
-    problems: parsed.error.issues.map(({ path, message }) =>
-      path.length === 0 ? message : `${path.join('.')}: ${message}`,
-    ),
+    problems: parsed.error.issues
+      .slice(0, HANDFUL)
+      .map(({ path, message }) => (path.length === 0 ? message : `${path.join('.')}: ${message}`)),
   };
 }
