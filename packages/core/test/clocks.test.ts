@@ -1,7 +1,20 @@
 /** Times of records: devices say what they like, and no day is lost by it. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { asTold, isAfter, lapse, odditiesOf, standing, toldTwice, type Entry } from '@hulvek/core';
+import {
+  frozenBuild,
+  quinceCourt,
+  skarvPoint,
+  tanneryRow,
+  unfit,
+  asTold,
+  isAfter,
+  lapse,
+  odditiesOf,
+  standing,
+  toldTwice,
+  type Entry,
+} from '@hulvek/core';
 import { runs } from './support/count.ts';
 
 const [ONE, TWO] = ['11111111-1111-4111-8111-111111111111', '22222222-2222-4222-8222-222222222222'];
@@ -111,6 +124,30 @@ describe('records', () => {
     expect([toldTwice(entry(30, { received: at(34) })), toldTwice(entry(30, { received: at(36) }))]).toEqual([
       false,
       true,
+    ]);
+  });
+});
+
+describe('what comes in with a file', () => {
+  const stepsIn = (file: ReturnType<typeof skarvPoint>) => (issue: Parameters<typeof frozenBuild>[0]) =>
+    frozenBuild(issue, file.job)?.build.steps ?? [];
+
+  it('is taken where it could have been made here: every demo is', () => {
+    for (const file of [skarvPoint(), tanneryRow(), quinceCourt()])
+      expect([...unfit(file.records, stepsIn(file))], file.job.name).toEqual([]);
+  });
+
+  it('is named with its place and the rule where it could not', () => {
+    const file = skarvPoint();
+    const { entries } = file.records;
+    const first = entries.findIndex(({ kind, step }) => kind === 'tick' && step === 'pan');
+    const early = { ...file.records, entries: entries.filter((_, i) => i !== first) };
+    expect([...unfit(early, stepsIn(file))].map(({ because }) => because)).toContain('not-ticked');
+    const [tick] = entries;
+    if (!tick) throw new Error('the demo has no entries');
+    const stray = { ...tick, id: '5ca20000-0000-4000-8000-00000000ffff', step: 'no-such-step' };
+    expect([...unfit({ ...file.records, entries: [...entries, stray] }, stepsIn(file))]).toEqual([
+      { at: entries.length, because: 'unknown-step' },
     ]);
   });
 });
