@@ -36,8 +36,8 @@ const VISITS = [
   { page: '/jobs/skarv-point/skarv-n-03/measure', most_kB: 262, files: 50 },
   { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 263, files: 55 },
   // With the worker that solves heat, and charts where one is drawn.
-  { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 345, files: 65 },
-  { page: '/jobs/skarv-point', most_kB: 214, files: 45 },
+  { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 346, files: 65 },
+  { page: '/jobs/skarv-point', most_kB: 215, files: 45 },
 ] as const;
 
 for (const { page: path, most_kB, files } of VISITS)

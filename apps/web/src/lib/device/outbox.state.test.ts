@@ -119,7 +119,7 @@ describe('the outbox', () => {
     expect(outbox.items.map((i) => [i.id, i.refusal])).toEqual([[item(2).id, 'step: too long']]);
   });
 
-  it('signed out it says so and waits; a hundred items go in two requests', async () => {
+  it('signed out it says so and waits; three hundred items go in two requests', async () => {
     let fate: Fate = 'signed-out';
     const server = new PretendServer(() => fate);
     serve(server);
@@ -127,11 +127,11 @@ describe('the outbox', () => {
       () => ME,
       () => undefined,
     );
-    outbox.add(...Array.from({ length: 100 }, (_, n) => item(n)));
+    outbox.add(...Array.from({ length: 300 }, (_, n) => item(n)));
     await outbox.send();
-    expect([outbox.line, outbox.items.length]).toEqual(['signed-out', 100]);
+    expect([outbox.line, outbox.items.length]).toEqual(['signed-out', 300]);
     [fate, server.requests] = ['good', 0];
     await outbox.send();
-    expect([server.requests, server.stored.length, outbox.line]).toEqual([2, 100, 'idle']);
+    expect([server.requests, server.stored.length, outbox.line]).toEqual([2, 300, 'idle']);
   });
 });
