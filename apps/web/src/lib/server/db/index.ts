@@ -40,20 +40,36 @@ export async function oneAtATime(db: Database, work: () => Promise<void>): Promi
   }
 }
 
+export interface LastStatement {
+  /** Without parameters: whatever stands in it is quoted. */
+  readonly text: string;
+  /** Called with its answer once it is committed. */
+  readonly answered: (answer: unknown) => void;
+}
+
 /**
  * Runs `work` in one transaction: all of it is committed when this returns, nothing of it when it throws. A
  * connection that broke on the way is thrown away, also when it broke before the transaction began.
+ *
+ * `work` may hand over a last statement, which goes with the commit in one message: what it locks, others wait for no longer
+ * than the database itself takes, however busy this server is.
  */
 export async function inTransaction<Result>(
   db: Database,
-  work: (tx: Queries) => Promise<Result>,
+  work: (tx: Queries, last: (statement: LastStatement) => void) => Promise<Result>,
 ): Promise<Result> {
   const client = await db.$client.connect();
   let broken = false;
   try {
     await client.query('begin');
-    const result = await work(drizzle(client));
-    await client.query('commit');
+    let last: LastStatement | undefined;
+    const result = await work(drizzle(client), (statement) => (last = statement));
+    if (!last) await client.query('commit');
+    else {
+      // Two statements have two answers.
+      const answers: unknown = await client.query(`${last.text}; commit`);
+      last.answered(Array.isArray(answers) ? answers[0] : answers);
+    }
     return result;
   } catch (error) {
     await client.query('rollback').catch(() => (broken = true));

@@ -2,9 +2,9 @@
 import { eq, sql } from 'drizzle-orm';
 import pg from 'pg';
 import type { Queries } from '../db/index.ts';
-import type * as z from 'zod/mini';
+import * as z from 'zod/mini';
 import { numberedChangeSchema } from '../../contract/answers.ts';
-import { inText } from '../../contract/read.ts';
+import { inText, mustBe } from '../../contract/read.ts';
 import { jobs } from '../db/schema/index.ts';
 
 /** What one transaction changed in a job. */
@@ -28,8 +28,8 @@ const UNNUMBERED = '"revision":-1';
 /** As much as one notice of the database carries, bytes. */
 const LONGEST_NOTICE = 7900;
 
-/** Numbers a change, and sends word of it when the transaction commits, and only then. Returns the job's revision after it. */
-export async function announceAll(tx: Queries, change: Change): Promise<number> {
+/** The statement that numbers a change and sends word of it, when its transaction commits and only then. */
+export function announcement(change: Change): string {
   const { job, records = [] } = change;
   const touched = change.openings && [
     ...new Set([...change.openings, ...records.map(({ opening }) => opening)]),
@@ -45,16 +45,30 @@ export async function announceAll(tx: Queries, change: Change): Promise<number> 
   const notice = [whole, bare, { ...bare, openings: null }]
     .map((one) => JSON.stringify(one))
     .find((text) => Buffer.byteLength(text) < LONGEST_NOTICE);
+  const quoted = (text: string) => pg.escapeLiteral(text);
+  const some = touched && `id = any(array[${touched.map(quoted).join(', ')}]::text[])`;
   // One statement: a send is mostly made of the ways to the database and back.
-  const { rows } = await tx.execute<{ revision: number }>(sql`
-    with numbered as (update jobs set revision = revision + 1 where id = ${job} returning revision),
+  return `
+    with numbered as (
+      update jobs set revision = revision + 1 where id = ${quoted(job)} returning revision
+    ),
     touched as (
       update openings set revision = numbered.revision from numbered
-      where job_id = ${job} and ${touched === null ? sql`true` : sql`id = any(${sql.param(touched)}::text[])`}
+      where job_id = ${quoted(job)} and ${some ?? 'true'}
     )
-    select revision, pg_notify(${CHANNEL}, replace(${notice ?? '{}'}::text, ${UNNUMBERED}, '"revision":' || revision))
-    from numbered`);
-  return rows[0]?.revision ?? 0;
+    select revision,
+      pg_notify(${quoted(CHANNEL)}, replace(${quoted(notice ?? '{}')}, ${quoted(UNNUMBERED)}, '"revision":' || revision))
+    from numbered`;
+}
+
+const numberedAnswer = z.object({ rows: z.array(z.object({ revision: z.int() })) });
+/** The job's revision after a change, of what the database answered. */
+export const revisionIn = (answer: unknown): number =>
+  mustBe(numberedAnswer, answer, 'the number of a change').rows[0]?.revision ?? 0;
+
+/** Announces a change within a transaction. Returns the job's revision after it. */
+export async function announceAll(tx: Queries, change: Change): Promise<number> {
+  return revisionIn(await tx.execute(sql.raw(announcement(change))));
 }
 
 /** `opening` is `null` when the job itself changed. */

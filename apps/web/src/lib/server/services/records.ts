@@ -21,7 +21,7 @@ import { storedEntry, storedReading } from '../db/stored.ts';
 import { ENTRY_ACTION, may, mayLook, type LookRule, type Role } from '../../contract/rights.ts';
 import type { Person } from './accounts.ts';
 import type { Refused } from '../../contract/refused.ts';
-import { announceAll } from './changes.ts';
+import { announcement, revisionIn } from './changes.ts';
 import { loadContext } from './jobs.ts';
 import {
   entriesHeld,
@@ -98,7 +98,8 @@ async function take(
   const received = { received: clocks.now.toISOString(), clock_s: slowBy(clocks) };
   const maker: Maker = { person: makerWords.account, account: sender.person.id };
   const done = new Map<string, readonly Entry[]>();
-  const { answers, revision } = await inTransaction(db, async (tx) => {
+  let revision: number | null = null;
+  const answers = await inTransaction(db, async (tx, last) => {
     const at = [...new Set(sent.map(({ record }) => record.opening as string))];
     const held = await lockOpenings(tx, job, at);
     const known = careful ? await storedAlready(tx, sent) : new Map<string, Stored>();
@@ -161,10 +162,12 @@ async function take(
     }
     if (pictures.length > 0) await tx.insert(photos).values(pictures);
     const added = [...add.readings, ...add.entries].map(({ id, opening }) => ({ id, opening }));
-    if (added.length === 0) return { answers, revision: null };
-    const plansChange = add.readings.length > 0;
-    const revision = await announceAll(tx, { job, openings: [], records: added, plans: plansChange });
-    return { answers, revision };
+    if (added.length > 0)
+      last({
+        text: announcement({ job, openings: [], records: added, plans: add.readings.length > 0 }),
+        answered: (answer) => (revision = revisionIn(answer)),
+      });
+    return answers;
   });
   if (revision !== null) for (const [opening, list] of done) keepEntries(job, opening, revision, list);
   return answers;
