@@ -153,7 +153,8 @@ reset_demo() {
   alive "$SERVER_PID" files/workers/serve.js && running=yes
   local port pid="$STATE/reset.pid"
   port=$(free_port)
-  HULVEK_DEMO=reset serve "$port" 127.0.0.1 "$pid" "$LOGS/reset.log" || fail "The demo could not be put back." "$LOGS/reset.log"
+  # One process: another one would begin it anew, and be ended in the middle.
+  HULVEK_PROCESSES=1 HULVEK_DEMO=reset serve "$port" 127.0.0.1 "$pid" "$LOGS/reset.log" || fail "The demo could not be put back." "$LOGS/reset.log"
   kill "$(cat "$pid")" 2>/dev/null
   rm -rf "$pid" "${pid%.pid}-files"
   say "The demo job is as it was.$([ $running = no ] && printf ' Start it with ./hulvek start.')"

@@ -74,6 +74,28 @@ describe('a change', () => {
   });
 });
 
+describe('a job that comes again under its id', () => {
+  it('counts on from where the one before has not been, so that nothing kept of that one is taken for it', async () => {
+    const file = { ...skarvPoint(), records: { readings: [], issues: [], entries: [] } };
+    const again = { ...file, job: { ...file.job, id: 'again' as typeof file.job.id } };
+    const counted = async () => {
+      const { rows } = await db.execute<{ revision: number; least: number }>(
+        sql`select j.revision, min(o.revision) least from jobs j join openings o on o.job_id = j.id
+          where j.id = 'again' group by j.revision`,
+      );
+      return rows[0] ?? { revision: 0, least: 0 };
+    };
+    await importJob(db, again);
+    const before = await counted();
+    expect(before.least).toBeGreaterThan(0);
+    await db.execute(sql`delete from jobs where id = 'again'`);
+    // Seconds are what it counts from.
+    await new Promise((resolve) => setTimeout(resolve, 1100));
+    await importJob(db, again);
+    expect((await counted()).least).toBeGreaterThan(before.revision - 1);
+  });
+});
+
 describe('a pack', () => {
   it('is written from parts as one document', () => {
     const bytes = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));

@@ -100,6 +100,12 @@ export async function loadContext(db: Queries, id: string): Promise<JobContext |
   return row ? storedContext(row) : null;
 }
 
+/**
+ * Where a new job begins to count, s since 2026: a job of the same id that was here before has counted less far, so that
+ * nothing that a server or a device keeps of that one is taken for this one.
+ */
+const NEVER_SEEN = sql`extract(epoch from now())::int - extract(epoch from timestamptz '2026-01-01Z')::int`;
+
 /** Who brings a file, and what it is called. */
 export interface BroughtBy {
   /** Becomes owner of the job. */
@@ -139,7 +145,7 @@ export async function importJob(db: Database, file: JobFile, by: BroughtBy = NOB
   return inTransaction(db, async (tx) => {
     const added = await tx
       .insert(jobs)
-      .values({ id: job.id, document: job, walls, units, methods, materials })
+      .values({ id: job.id, document: job, walls, units, methods, materials, revision: NEVER_SEEN })
       .onConflictDoNothing()
       .returning({ id: jobs.id });
     if (added.length === 0) throw new AlreadyThere();

@@ -65,7 +65,7 @@ export async function changeMember(
     if (role === null) await tx.delete(members).where(here);
     else await tx.update(members).set({ role }).where(here);
     if (role === null) await note(tx, { action: 'removed', user: by, job, about: user });
-    else await note(tx, { action: 'role-given', user: by, job, about: `${user}` });
+    else await note(tx, { action: 'role-given', user: by, job, about: user });
     return true;
   });
 }
