@@ -30,14 +30,14 @@ test.beforeAll(async ({ server }) => {
 });
 test.afterAll(() => void worker.kill());
 
-/** kB, a little above what is reached. */
+/** kB, a fiftieth above what is reached: compression differs from one machine to the next. */
 const VISITS = [
-  { page: '/jobs/skarv-point/skarv-s-05/install', most_kB: 146, files: 40 },
-  { page: '/jobs/skarv-point/skarv-n-03/measure', most_kB: 262, files: 50 },
-  { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 263, files: 55 },
+  { page: '/jobs/skarv-point/skarv-s-05/install', most_kB: 149, files: 40 },
+  { page: '/jobs/skarv-point/skarv-n-03/measure', most_kB: 268, files: 50 },
+  { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 268, files: 55 },
   // With the worker that solves heat, and charts where one is drawn.
-  { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 346, files: 65 },
-  { page: '/jobs/skarv-point', most_kB: 215, files: 45 },
+  { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 352, files: 65 },
+  { page: '/jobs/skarv-point', most_kB: 219, files: 45 },
 ] as const;
 
 for (const { page: path, most_kB, files } of VISITS)
