@@ -9,7 +9,7 @@ import { withFreshIds } from '../src/lib/server/beside/fresh-ids.ts';
 import { announce, announceAll, changes, type NumberedChange } from '../src/lib/server/services/changes.ts';
 import { createUser } from '../src/lib/server/services/accounts.ts';
 import { importJob } from '../src/lib/server/services/jobs.ts';
-import { loadParts } from '../src/lib/server/services/openings.ts';
+import { freezePlan, loadParts } from '../src/lib/server/services/openings.ts';
 import { takeRecords } from '../src/lib/server/services/records.ts';
 import { openingPartSchema } from '../src/lib/contract/pack.ts';
 import { OwnDatabases } from './own-database.ts';
@@ -105,14 +105,34 @@ describe('a pack', () => {
     expect(JSON.parse(text)).toEqual({ a: 1, list: [{ b: 'é' }, null], none: [], c: 'x' });
   });
 
+  it('as a difference has frozen plans only where one was frozen since', async () => {
+    const planned = async () =>
+      (
+        await db.execute<{ id: string; planned: number }>(
+          sql`select id, planned from openings where job_id = ${JOB} order by position`,
+        )
+      ).rows;
+    const before = await planned();
+    expect(before.every(({ planned }) => planned > 0)).toBe(true);
+    const [part] = (await loadParts(db, JOB)).filter(({ issues }) => issues.length > 0);
+    const issue = part?.issues.at(-1);
+    if (!issue) throw new Error('the demo has no frozen plan');
+    const revision = await announce(db, { job: JOB, opening: null });
+    expect(await planned()).toEqual(before);
+    expect(await freezePlan(db, JOB, { ...issue, version: issue.version + 1 }, null)).toBe(true);
+    const now = (await planned()).filter((one, i) => one.planned !== before[i]?.planned);
+    expect(now).toEqual([{ id: issue.opening.id, planned: revision + 1 }]);
+  });
+
   it('holds what the database holds of the openings that are asked for', async () => {
     const [one] = (await revisions()).slice(-1);
-    const packed = await packOf({ url, job: JOB, openings: [one?.id ?? ''] });
+    const packed = await packOf({ url, job: JOB, parts: [one?.id ?? ''], plans: [one?.id ?? ''] });
     expect(packed?.parts.map(([id]) => id)).toEqual([one?.id]);
     const part: unknown = JSON.parse(new TextDecoder().decode(packed?.parts[0]?.[1]));
     const [stored] = await loadParts(db, JOB, one?.id ?? '');
-    expect(openingPartSchema.parse(part).document).toEqual(stored?.document);
-    expect(await packOf({ url, job: 'no-such-job', openings: [] })).toBeNull();
+    const plans: unknown = JSON.parse(new TextDecoder().decode(packed?.plans[0]?.[1]));
+    expect(openingPartSchema.parse({ ...(part as object), issues: plans })).toEqual(stored);
+    expect(await packOf({ url, job: 'no-such-job', parts: [], plans: [] })).toBeNull();
   });
 });
 

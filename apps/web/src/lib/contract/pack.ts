@@ -45,8 +45,10 @@ export type Pack = Readonly<z.infer<typeof packSchema>>;
 export const packChangesSchema = z.extend(packSchema, {
   /** The revision it goes on from. */
   since: z.int(),
-  /** Only those that changed. */
-  openings: z.readonly(z.array(openingPartSchema)),
+  /** Only those that changed, with frozen plans only where there are new ones. */
+  openings: z.readonly(
+    z.array(z.extend(openingPartSchema, { issues: z.optional(openingPartSchema.shape.issues) })),
+  ),
   /** All there are, in their order. */
   order: z.readonly(z.array(z.string())),
 });

@@ -140,6 +140,9 @@ describe('what changed since', () => {
     expect(now.openings.map((part) => part.document.name)).toEqual(['moved', first.document.name]);
     expect(now.openings[1]).toBe(first);
     expect('order' in now || 'since' in now).toBe(false);
+    // Frozen plans that are here already are not sent again.
+    const { issues: _, ...bare } = moved;
+    expect(withChanges(pack, { ...answer, openings: [bare] }).openings[0]?.issues).toBe(second.issues);
     // From a revision that is not here yet it cannot be put together.
     expect(withChanges(pack, { ...answer, since: 7 })).toBe(pack);
     expect(withChanges(pack, demoPack(9)).revision).toBe(9);

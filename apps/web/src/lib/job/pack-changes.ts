@@ -9,6 +9,10 @@ export function withChanges(pack: Pack, answer: Pack | PackChanges): Pack {
   if (!('since' in answer)) return answer;
   const { since, order, openings, ...rest } = answer;
   if (since > pack.revision) return pack;
-  const parts = new Map([...pack.openings, ...openings].map((part) => [String(part.document.id), part]));
+  const parts = new Map(pack.openings.map((part) => [String(part.document.id), part]));
+  for (const part of openings) {
+    const id = String(part.document.id);
+    parts.set(id, { ...part, issues: part.issues ?? parts.get(id)?.issues ?? [] });
+  }
   return { ...rest, openings: order.flatMap((id) => parts.get(id) ?? []) };
 }

@@ -8,7 +8,7 @@ import { heatResults, heatRuns, heatSides } from '../db/schema/index.ts';
 import { storedSide, storedWords } from '../db/stored.ts';
 import { loadContext } from '../services/jobs.ts';
 import { namesIn } from '../services/names.ts';
-import { loadParts, openingOfPart } from '../services/openings.ts';
+import { loadOpenings } from '../services/openings.ts';
 import { enqueue, PLAN_QUEUE, SOLVE_QUEUE } from './queue.ts';
 import type { planSides, PlannedSide } from './tasks.ts';
 
@@ -104,7 +104,7 @@ export async function planRun(db: Database, id: string, plan: PlanOpenings): Pro
   const context = await loadContext(db, run.jobId);
   if (!context) return;
   const mark = heatMark(context);
-  const openings = (await loadParts(db, run.jobId)).map(openingOfPart);
+  const openings = await loadOpenings(db, run.jobId);
   const planned = await plan(openings.map((opening) => ({ opening, context })));
   await inTransaction(db, async (tx) => {
     const rows = openings.flatMap((opening, i) =>

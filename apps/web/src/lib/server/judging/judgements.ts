@@ -9,7 +9,7 @@ import { storedJudged, storedSide } from '../db/stored.ts';
 import { keepResult } from '../heat/runs.ts';
 import type { PlannedSide, SolvedTask } from '../heat/tasks.ts';
 import { log } from '../log.ts';
-import { announce } from '../services/changes.ts';
+import { announce, announceAll } from '../services/changes.ts';
 import { loadContext } from '../services/jobs.ts';
 import { loadOpenings } from '../services/openings.ts';
 import type { collidingOf, JudgeTask, SolvedHeat } from './tasks.ts';
@@ -75,8 +75,7 @@ export async function judgeJob(judging: Judging, job: string): Promise<number> {
   await inTransaction(db, async (tx) => {
     for (const [i, of] of first.entries())
       if (judged[i]) await keep(tx, { job, engine, judgement: judged[i], ...of });
-    if (first.length > 0)
-      await announce(tx, { job, opening: first.length > 1 ? null : (first[0]?.opening.id ?? null) });
+    if (first.length > 0) await announceAll(tx, { job, openings: first.map(({ opening }) => opening.id) });
   });
   const now = due.slice(0, AT_ONCE);
   for (const of of now) {

@@ -14,6 +14,8 @@ export interface Change {
   readonly openings: readonly string[] | null;
   /** Whether a plan may be another one now. */
   readonly plans?: boolean;
+  /** Whether the openings have frozen plans that they had not. */
+  readonly frozen?: boolean;
   /** Records that were added, by opening: they travel as they are. */
   readonly records?: readonly { readonly opening: string; readonly id: string }[];
 }
@@ -53,7 +55,7 @@ export function announcement(change: Change): string {
       update jobs set revision = revision + 1 where id = ${quoted(job)} returning revision
     ),
     touched as (
-      update openings set revision = numbered.revision from numbered
+      update openings set revision = numbered.revision${change.frozen ? ', planned = numbered.revision' : ''} from numbered
       where job_id = ${quoted(job)} and ${some ?? 'true'}
     )
     select revision,

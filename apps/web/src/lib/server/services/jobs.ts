@@ -20,7 +20,16 @@ import {
 } from '@hulvek/core';
 import { and, asc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { brought, entries, jobs, members, planIssues, readings, tokens } from '../db/schema/index.ts';
+import {
+  brought,
+  entries,
+  jobs,
+  members,
+  openings,
+  planIssues,
+  readings,
+  tokens,
+} from '../db/schema/index.ts';
 import type { Role } from '$lib/contract/rights.ts';
 import { sitePartsOf, type SitePart } from '../../contract/site-parts.ts';
 import { storedContext, storedJob } from '../db/stored.ts';
@@ -168,6 +177,10 @@ export async function importJob(db: Database, file: JobFile, by: BroughtBy = NOB
       ...idOf(issue),
     }));
     for (const part of parts(issues)) await tx.insert(planIssues).values(part);
+    await tx
+      .update(openings)
+      .set({ planned: sql`${openings.revision}` })
+      .where(eq(openings.jobId, job.id));
     for (const part of parts(
       records.entries.map((entry) => ({ ...entryRow(job.id, asTaken(entry)), ...idOf(entry) })),
     )) {
@@ -212,7 +225,7 @@ const parts = <T>(rows: readonly T[]): T[][] =>
 export async function exportJob(db: Queries, id: string): Promise<JobFile | null> {
   const context = await loadContext(db, id);
   if (!context) return null;
-  const openings = await loadParts(db, id);
+  const parts = await loadParts(db, id);
   return {
     format: JOB_FORMAT,
     version: JOB_VERSION,
@@ -221,11 +234,11 @@ export async function exportJob(db: Queries, id: string): Promise<JobFile | null
     units: [...context.units],
     methods: [...context.methods],
     ...(context.materials && context.materials.length > 0 && { materials: [...context.materials] }),
-    openings: openings.map((part) => part.document),
+    openings: parts.map((part) => part.document),
     records: {
-      readings: openings.flatMap((part) => part.readings),
-      issues: openings.flatMap((part) => part.issues),
-      entries: openings.flatMap((part) => part.entries),
+      readings: parts.flatMap((part) => part.readings),
+      issues: parts.flatMap((part) => part.issues),
+      entries: parts.flatMap((part) => part.entries),
     },
   };
 }

@@ -16,7 +16,7 @@ import { entries, judgements, openings, openingVersions, planIssues, readings } 
 import type { OpeningPart } from '../../contract/pack.ts';
 import { storedEntry, storedIssue, storedJudged, storedOpening, storedReading } from '../db/stored.ts';
 import { LRU } from '../lru.ts';
-import { announce } from './changes.ts';
+import { announce, announceAll } from './changes.ts';
 import { namesIn, unnamed, type MadeBy, type Names } from './names.ts';
 
 export type { OpeningPart };
@@ -29,19 +29,34 @@ const newestVersion = and(
   eq(openingVersions.version, openings.version),
 );
 
-/** All openings of a job in their order, or those named. */
-export async function loadParts(
-  db: Queries,
-  job: string,
-  opening?: string | readonly string[],
-): Promise<OpeningPart[]> {
-  const here = (table: { jobId: PgColumn; openingId: PgColumn }): SQL | undefined =>
+const inJob =
+  (job: string, opening?: string | readonly string[]) =>
+  (table: { jobId: PgColumn; openingId: PgColumn }): SQL | undefined =>
     and(
       eq(table.jobId, job),
       typeof opening === 'string'
         ? eq(table.openingId, opening)
         : opening && inArray(table.openingId, [...opening]),
     );
+
+/** All openings of a job in their order, or those named. */
+export async function loadParts(
+  db: Queries,
+  job: string,
+  opening?: string | readonly string[],
+): Promise<OpeningPart[]> {
+  const issues = await issuesByOpening(db, job, opening);
+  const parts = await loadPartsWithoutPlans(db, job, opening);
+  return parts.map((part) => ({ ...part, issues: issues.get(part.document.id) ?? [] }));
+}
+
+/** The same without frozen plans, which are by far the most of an opening and change least. */
+export async function loadPartsWithoutPlans(
+  db: Queries,
+  job: string,
+  opening?: string | readonly string[],
+): Promise<Omit<OpeningPart, 'issues'>[]> {
+  const here = inJob(job, opening);
   const documents = await db
     .select({ document: openingVersions.document, version: openings.version })
     .from(openings)
@@ -53,23 +68,34 @@ export async function loadParts(
     .from(readings)
     .where(here(readings))
     .orderBy(asc(readings.receivedAt), asc(readings.seq));
-  const plans = await loadPlans(db, here(planIssues));
   const done = await db.select().from(entries).where(here(entries)).orderBy(asc(entries.seq));
   const judged = await db.select().from(judgements).where(here(judgements));
-  const names = await namesIn(db, job, [...measured, ...plans, ...done]);
+  const names = await namesIn(db, job, [...measured, ...done]);
   const of = byOpening;
-  const [r, i, e, j] = [of(measured), of(plans), of(done), of(judged)];
+  const [r, e, j] = [of(measured), of(done), of(judged)];
   return documents.map(({ document: stored, version }) => {
     const document = names.named(storedOpening(stored));
     return {
       document,
       version,
       readings: (r.get(document.id) ?? []).map((row) => storedReading(row, names.of(row))),
-      issues: (i.get(document.id) ?? []).map((row) => withNames(row.issue, row, names)),
       entries: (e.get(document.id) ?? []).map((row) => storedEntry(row, names.of(row))),
       ...withJudged(j.get(document.id)?.[0]),
     };
   });
+}
+
+/** Frozen plans by opening, oldest first. */
+export async function issuesByOpening(
+  db: Queries,
+  job: string,
+  opening?: string | readonly string[],
+): Promise<Map<string, Issue[]>> {
+  const plans = await loadPlans(db, inJob(job, opening)(planIssues));
+  const names = await namesIn(db, job, plans);
+  return new Map(
+    [...byOpening(plans)].map(([id, own]) => [id, own.map((row) => withNames(row.issue, row, names))]),
+  );
 }
 
 function withJudged(row: typeof judgements.$inferSelect | undefined): Pick<OpeningPart, 'judged'> {
@@ -260,15 +286,13 @@ export const keepEntries = (
   entries: readonly Entry[],
 ): void => knownEntries.set(placeOf(job, opening), { revision, entries });
 
-/** What a device needs of an opening: work goes by the newest frozen plan, of older ones the fingerprints are enough. */
-export const forDevice = (part: OpeningPart): OpeningPart => ({
-  ...part,
-  issues: part.issues.map((issue, i) => {
-    if (i === part.issues.length - 1) return issue;
+/** What a device needs of frozen plans: work goes by the newest, of older ones the fingerprints are enough. */
+export const forDevice = (issues: readonly Issue[]): Issue[] =>
+  issues.map((issue, i) => {
+    if (i === issues.length - 1) return issue;
     const { build: _, ...rest } = issue;
     return rest;
-  }),
-});
+  });
 
 function byOpening<Row extends { openingId: string }>(rows: readonly Row[]): Map<string, Row[]> {
   const groups = new Map<string, Row[]>();
@@ -383,7 +407,7 @@ export async function freezePlan(
       .values({ ...issueRow(job, issue), userId: user })
       .onConflictDoNothing()
       .returning({ version: planIssues.version });
-    await announce(tx, { job, opening: issue.opening.id });
+    await announceAll(tx, { job, openings: [issue.opening.id], frozen: true });
     return added.length > 0;
   });
 }

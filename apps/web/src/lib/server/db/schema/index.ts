@@ -220,6 +220,8 @@ export const openings = pgTable(
     version: integer('version').notNull().default(1),
     /** The job's revision when anything of it was stored last. */
     revision: integer('revision').notNull().default(0),
+    /** The same of its frozen plans: they are by far the most of it, and are sent to whoever does not have them. */
+    planned: integer('planned').notNull().default(0),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );

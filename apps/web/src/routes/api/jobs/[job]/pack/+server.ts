@@ -12,11 +12,8 @@ export const GET = async ({ params, locals, url }) => {
   const db = database();
   const { person, role, lookRule } = senderIn(locals);
   const asked = Number(url.searchParams.get('since') ?? NaN);
-  const pack = await packed(db, params.job, Number.isSafeInteger(asked) ? asked : -1);
+  const pack = await packed(db, params.job, Number.isSafeInteger(asked) && asked >= 0 ? asked : undefined);
   if (!pack) error(404, errorsWords.noJob);
-  // A device that knows of more than there is has a job of another day.
-  const since = Number.isSafeInteger(asked) && asked <= pack.revision ? asked : -1;
-  const wanted = pack.order.filter(({ revision }) => revision > since);
   const { id, name, email } = person;
   const body = written({
     revision: json(pack.revision),
@@ -26,8 +23,8 @@ export const GET = async ({ params, locals, url }) => {
     lookRule: json(lookRule),
     at: json(new Date().toISOString()),
     context: pack.context,
-    openings: wanted.map((one) => pack.partOf(one.id)),
-    ...(since >= 0 && { since: json(since), order: json(pack.order.map((one) => one.id)) }),
+    openings: pack.changed,
+    ...(pack.since !== null && { since: json(pack.since), order: json(pack.order) }),
   });
   return new Response(new Uint8Array(body), {
     headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },

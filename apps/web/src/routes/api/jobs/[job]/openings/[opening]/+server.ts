@@ -25,7 +25,10 @@ export const GET = async ({ params }) => {
   const revision = await revisionOf(db, params.job);
   const part = await loadPart(db, params.job, params.opening);
   if (!part) error(404, errorsWords.noOpening);
-  return json({ revision, part: forDevice(part) }, { headers: { 'cache-control': 'no-store' } });
+  return json(
+    { revision, part: { ...part, issues: forDevice(part.issues) } },
+    { headers: { 'cache-control': 'no-store' } },
+  );
 };
 
 /** Saves what is chosen for an opening; 409 carries what somebody else stored meanwhile. */
