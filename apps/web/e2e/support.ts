@@ -71,10 +71,11 @@ export async function newOpening(
   unit: string | null = 'Type B, casement',
 ): Promise<string> {
   await page.goto('/jobs/skarv-point');
-  await page.getByLabel('Mark', { exact: true }).fill(mark);
-  await page.getByLabel('Façade').fill('North');
-  if (unit) await page.locator('select[name=unit]').selectOption({ label: unit });
-  await page.getByRole('button', { name: 'Add and measure' }).click();
+  const form = page.getByRole('region', { name: /^Add an opening/ });
+  await form.getByLabel('Marks', { exact: true }).fill(mark);
+  await form.getByLabel('Façade').fill('North');
+  if (unit) await form.getByLabel('Unit', { exact: true }).selectOption({ label: unit });
+  await form.getByRole('button', { name: 'Add 1 opening' }).click();
   await expect(page).toHaveURL(/\/measure$/);
   return new URL(page.url()).pathname.replace(/\/measure$/, '');
 }

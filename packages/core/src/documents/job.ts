@@ -15,6 +15,14 @@ export const jobSchema = z.strictObject({
   name,
   note,
   units: z.enum(['mm', 'in']),
+  /** What a new opening goes by until somebody says otherwise. */
+  usual: z.optional(
+    z.strictObject({
+      wall: z.optional(id('WallId')),
+      unit: z.optional(id('UnitId')),
+      method: z.optional(id('MethodId')),
+    }),
+  ),
   /** Of the site, metres above the sea. */
   altitude_m: z.optional(z.number().check(z.gte(-400), z.lte(6000))),
   /** 3-second gust at 10 m in open country, and the ground the wind comes over. */

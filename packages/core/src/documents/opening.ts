@@ -44,6 +44,8 @@ export const openingDocumentSchema = z.strictObject({
       toSoffit: z.optional(positiveLength),
     }),
   ),
+  /** Of the rough sill above the finished floor, as it is asked for. */
+  sill: z.optional(placeLength),
   /** Lower left corner of the rough opening on its façade, seen from outside: from its left end, and above its zero line. */
   position: z.optional(z.strictObject({ u: placeLength, v: placeLength })),
   /** Where and how the unit that came for this opening is damaged; empty when it was looked at and found whole. */

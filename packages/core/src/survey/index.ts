@@ -3,3 +3,5 @@ export { openingFrame, readingsFromOutside, type OpeningFrame, type Readings } f
 export * from './plausibility.ts';
 export * from './readings.ts';
 export * from './survey-table.ts';
+export * from './schedule.ts';
+export * from './marks.ts';

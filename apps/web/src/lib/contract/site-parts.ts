@@ -3,6 +3,7 @@ import { jobSchema, type Job } from '@hulvek/core';
 import * as z from 'zod/mini';
 
 export const siteParts = [
+  'usual',
   'lines',
   'altitude_m',
   'facades',
@@ -19,6 +20,7 @@ export type SiteName = (typeof siteParts)[number];
 export type SitePart = Partial<Pick<Job, SiteName>>;
 
 const fields: Record<SiteName, true> = {
+  usual: true,
   lines: true,
   altitude_m: true,
   facades: true,

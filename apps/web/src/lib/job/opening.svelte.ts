@@ -43,6 +43,8 @@ export class OpeningEditor {
   #sendState = $state<SaveState>('saved');
   #past = $state.raw<readonly Change[]>([]);
   #future = $state.raw<readonly Change[]>([]);
+  /** As it was seen last. */
+  #last: OpeningView;
   /** What the draft started from. */
   #base: Stored;
   #timer: ReturnType<typeof setTimeout> | undefined;
@@ -51,17 +53,19 @@ export class OpeningEditor {
   constructor(store: JobStore, id: string) {
     this.store = store;
     this.id = id;
-    const { document, version } = this.#viewOf(store, id);
-    this.#base = { document, version };
-  }
-
-  #viewOf(store: JobStore, id: string): OpeningView {
     const view = store.view(id);
     if (!view) throw new Error(`there is no opening ${id} in job ${store.id}`);
-    return view;
+    this.#last = view;
+    this.#base = { document: view.document, version: view.version };
   }
 
-  view = $derived.by((): OpeningView => this.#viewOf(this.store, this.id));
+  /** Whether somebody has removed it from the job; what is shown is as it was. */
+  removed = $derived.by(() => this.store.view(this.id) === null);
+  view = $derived.by((): OpeningView => {
+    const view = this.store.view(this.id);
+    if (view) this.#last = view;
+    return view ?? this.#last;
+  });
   opening = $derived.by((): Opening => this.view.opening);
   /** Only on pages that asked for planning. */
   plan = $derived.by(() => this.store.planOf(this.opening));

@@ -35,7 +35,7 @@ export const actions = {
     if (!parsed.success) return fail(400, { problem: jobsWords.nameNeeded });
     const file = newJob(parsed.data);
     await importJob(database(), file, { user: locals.person?.id ?? null, file: '' });
-    redirect(303, `/jobs/${file.job.id}`);
+    redirect(303, `/jobs/${file.job.id}/start`);
   },
   load: async ({ request, locals }) => {
     const upload = (await request.formData()).get('file');

@@ -21,7 +21,7 @@
       plan: `${own}/detail`,
       'unit-shape': `${whole}/units`,
       'old-wall': `${own}/detail`,
-      wind: whole,
+      wind: `${whole}/conditions`,
       height: `${own}/prove?proof=water`,
       months: `${whole}/conditions`,
       lining: `${whole}/shelf`,

@@ -16,6 +16,7 @@
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
   import { setEditor } from '$lib/job/editor-context.ts';
   import { OpeningEditor } from '$lib/job/opening.svelte.ts';
+  import { changeWords } from '$words/openings.ts';
   import { navWords } from '$words/shell.ts';
   import { onMount, untrack } from 'svelte';
   import SaveBar from './SaveBar.svelte';
@@ -63,6 +64,11 @@
     </ul>
   </nav>
   <main class="work">
+    {#if editor.removed}
+      <p class="removed" role="alert">
+        {changeWords.gone} <a href="/jobs/{store.id}">{changeWords.toJob}</a>
+      </p>
+    {/if}
     <StageRail job={store.id} opening={editor.opening} judgement={store.judgementOf(opening)} />
     <SaveBar {editor} editing={['measure', 'detail', 'prove'].includes(page.params.stage ?? '')} />
     {@render children()}
@@ -70,6 +76,10 @@
 </div>
 
 <style>
+  .removed {
+    padding: var(--gap-2) var(--gap-4);
+    border-left: 4px solid var(--watch);
+  }
   .shell {
     display: grid;
     grid-template-columns: 208px minmax(0, 1fr);

@@ -1,5 +1,5 @@
 /** Packs from what this server has written down of their openings: only what changed since is read anew. */
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import { databaseUrl, type Database } from '../db/index.ts';
 import { jobs, openings } from '../db/schema/index.ts';
 import { LRU } from '../lru.ts';
@@ -37,7 +37,7 @@ export async function packed(db: Database, job: string, asked = NEVER): Promise<
   const order = await db
     .select({ id: openings.id, revision: openings.revision, planned: openings.planned })
     .from(openings)
-    .where(eq(openings.jobId, job))
+    .where(and(eq(openings.jobId, job), isNull(openings.removedAt)))
     .orderBy(asc(openings.position));
   const own = kept.get(job) ?? { parts: new Map(), plans: new Map() };
   kept.set(job, own);

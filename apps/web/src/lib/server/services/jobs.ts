@@ -95,7 +95,7 @@ export async function listJobs(
     .select({
       job: jobs.document,
       role: members.role,
-      openings: sql<number>`(select count(*)::int from openings o where o.job_id = ${jobs.id})`,
+      openings: sql<number>`(select count(*)::int from openings o where o.job_id = ${jobs.id} and o.removed_at is null)`,
     })
     .from(jobs)
     .innerJoin(members, and(eq(members.jobId, jobs.id), eq(members.userId, user)))

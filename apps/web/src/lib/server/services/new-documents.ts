@@ -4,11 +4,8 @@ import {
   JOB_FORMAT,
   JOB_VERSION,
   jobFileSchema,
-  openingDocumentSchema,
   presetTexts,
-  type JobContext,
   type JobFile,
-  type OpeningDocument,
   type TypedLength,
 } from '@hulvek/core';
 
@@ -44,17 +41,3 @@ export const newJob = ({ name, units }: { name: string; units: 'mm' | 'in' }): J
     openings: [],
     records: { readings: [], issues: [], entries: [] },
   });
-
-export function newOpening(
-  context: JobContext,
-  fields: { mark: string; name: string; facade: string; unit: string | null },
-): OpeningDocument {
-  return openingDocumentSchema.parse({
-    id: freshId('opening'),
-    ...fields,
-    wall: context.walls[0]?.id ?? null,
-    method: context.methods[0]?.id ?? null,
-    survey: { from: 'outside' },
-    numbers: {},
-  });
-}

@@ -8,7 +8,7 @@ import {
   type OpeningDocument,
   type Reading,
 } from '@hulvek/core';
-import { and, asc, eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import { makerWords } from '$words/contract.ts';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
@@ -61,7 +61,7 @@ export async function loadPartsWithoutPlans(
     .select({ document: openingVersions.document, version: openings.version })
     .from(openings)
     .innerJoin(openingVersions, newestVersion)
-    .where(here(openingVersions))
+    .where(and(here(openingVersions), isNull(openings.removedAt)))
     .orderBy(asc(openings.position));
   const measured = await db
     .select()
@@ -109,7 +109,7 @@ export async function loadOpenings(db: Queries, job: string): Promise<Opening[]>
     .select({ document: openingVersions.document })
     .from(openings)
     .innerJoin(openingVersions, newestVersion)
-    .where(eq(openings.jobId, job))
+    .where(and(eq(openings.jobId, job), isNull(openings.removedAt)))
     .orderBy(asc(openings.position));
   const measured = byOpening(
     await db

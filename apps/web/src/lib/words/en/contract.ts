@@ -23,6 +23,7 @@ export const errorsWords = {
   noPhoto: 'There is no such picture in this job.',
   unstorable: 'A field holds characters that cannot be stored. Type it again.',
   badRequest: 'The server could not read this request.',
+  markInList: 'Marks are changed in the list of openings, where all of them are seen.',
   otherName: 'A departure from a rule can only be accepted in one’s own name.',
   frozenMeanwhile: 'Somebody froze this plan meanwhile. Reload the page.',
   title: 'That did not work',

@@ -57,15 +57,12 @@ export const jobWords = {
   notStarted: 'not started',
   noUnit: 'no unit chosen',
   save: 'Job file',
-  addOpening: 'Add an opening',
+  addOpening: 'Add an opening, or a row of them',
+  addOpenings: 'Add openings',
+  unit: 'Unit',
   mark: 'Mark',
   name: 'Name',
   facade: 'Façade',
-  unit: 'Unit',
-  noneYet: 'choose later',
-  add: 'Add and measure',
-  markNeeded: 'An opening needs a mark, like S-01.',
-  markTaken: (mark: string) => `There is an opening ${mark} already. Give this one another mark.`,
   fits: {
     fits: 'fits',
     tight: 'tight',
@@ -129,8 +126,21 @@ export const saveWords = {
 export const navWords = { openings: 'Openings of this job', jobs: 'All jobs', units: 'Lengths in' };
 
 /** The pages of a whole job, as tabs and titles. */
+/** The work, in its order. */
+export const groupWords = {
+  measure: 'Measure',
+  specify: 'Specify',
+  prove: 'Prove',
+  plan: 'Plan',
+  site: 'Site',
+  'hand-over': 'Hand over',
+  settings: 'Settings',
+};
+
 export const viewWords = {
   openings: jobWords.openings,
+  add: 'Add openings',
+  start: 'Set up',
   board: 'Board',
   survey: 'Survey',
   lines: 'Lines',

@@ -222,6 +222,9 @@ export const openings = pgTable(
     revision: integer('revision').notNull().default(0),
     /** The same of its frozen plans: they are by far the most of it, and are sent to whoever does not have them. */
     planned: integer('planned').notNull().default(0),
+    /** Out of sight since then, with everything that was recorded there, until it is put back. */
+    removedAt: at('removed_at'),
+    removedBy: uuid('removed_by').references(() => users.id, { onDelete: 'set null' }),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import JobTabs from '$lib/features/shell/JobTabs.svelte';
+  import JobNav from '$lib/features/shell/JobNav.svelte';
 
   let { data, children } = $props();
   const store = $derived(data.store);
@@ -9,5 +9,25 @@
   });
 </script>
 
-<JobTabs {store} />
-{@render children()}
+<div class="whole">
+  <JobNav {store} />
+  <div class="page">{@render children()}</div>
+</div>
+
+<style>
+  .whole {
+    display: grid;
+    grid-template-columns: 10rem minmax(0, 1fr);
+    min-height: 100%;
+  }
+  @media (max-width: 900px) {
+    .whole {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+  @media print {
+    .whole {
+      display: block;
+    }
+  }
+</style>

@@ -2,6 +2,7 @@
   import JobPage from '$lib/features/shell/JobPage.svelte';
   import JointSeasonForm from '$lib/features/conditions/JointSeasonForm.svelte';
   import MonthsForm from '$lib/features/conditions/MonthsForm.svelte';
+  import SiteForm from '$lib/features/conditions/SiteForm.svelte';
   import PricesForm from '$lib/features/conditions/PricesForm.svelte';
   import { conditionText } from '$words/conditions.ts';
 
@@ -12,7 +13,10 @@
   {#if !data.store.pack.rights.includes('settings')}<p class="quiet">{conditionText.readOnly}</p>{/if}
   {#key data.store.id}
     <div class="parts">
-      <MonthsForm store={data.store} />
+      <div class="second">
+        {#if data.store.pack.rights.includes('settings')}<SiteForm store={data.store} />{/if}
+        <MonthsForm store={data.store} />
+      </div>
       <div class="second">
         <JointSeasonForm store={data.store} />
         <PricesForm store={data.store} />

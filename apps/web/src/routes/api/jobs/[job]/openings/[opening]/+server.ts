@@ -38,6 +38,8 @@ export const PUT = async ({ params, request, locals }) => {
   const db = database();
   const stored = (await loadPart(db, params.job, document.id))?.document;
   if (!stored) error(404, errorsWords.noOpening);
+  // Of all marks together it is known whether one stands for two openings.
+  if (document.mark !== stored.mark) error(400, errorsWords.markInList);
   if (!may(locals.role, 'plan') && !onlySurveyChanged(stored, document)) error(403, errorsWords.notAllowed);
   const missing = await notInJob(db, params.job, document);
   if (missing) error(400, errorsWords.notInJob[missing]);

@@ -1,0 +1,46 @@
+/** The pages of a job, grouped by the work. */
+import { groupWords, viewWords } from '$words/shell.ts';
+
+export interface JobPageEntry {
+  readonly view: keyof typeof viewWords;
+  /** Below the job's own address. */
+  readonly path: string;
+}
+
+export interface JobPageGroup {
+  readonly group: keyof typeof groupWords;
+  readonly pages: readonly JobPageEntry[];
+}
+
+const page = (view: JobPageEntry['view'], path: string): JobPageEntry => ({ view, path });
+
+const GROUPS: readonly JobPageGroup[] = [
+  {
+    group: 'measure',
+    pages: [
+      page('openings', ''),
+      page('add', '/add'),
+      page('board', '/board'),
+      page('survey', '/survey'),
+      page('lines', '/lines'),
+    ],
+  },
+  { group: 'specify', pages: [page('sizes', '/sizes'), page('units', '/units'), page('shelf', '/shelf')] },
+  {
+    group: 'prove',
+    pages: [page('proofs', '/proofs'), page('heat', '/heat'), page('conditions', '/conditions')],
+  },
+  { group: 'plan', pages: [page('cutSheet', '/cut-sheet')] },
+  { group: 'settings', pages: [page('start', '/start'), page('people', '/people')] },
+];
+
+/** The pages that somebody may see, in their groups. */
+export const jobPages = (rights: readonly string[]): readonly JobPageGroup[] =>
+  GROUPS.map(({ group, pages }) => ({
+    group,
+    pages: pages.filter(
+      ({ view }) =>
+        (view !== 'people' || rights.includes('people')) &&
+        ((view !== 'add' && view !== 'start') || rights.includes('plan')),
+    ),
+  })).filter(({ pages }) => pages.length > 0);
