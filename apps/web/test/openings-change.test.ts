@@ -53,11 +53,14 @@ describe('openings of a job', () => {
       { change: [{ version: 7, document: fresh(first.id, 'Q-1') }], add: [fresh('x-1', 'Y-1')] },
       'moved',
     ],
-  ] as const)('with %s nothing of a change is stored', async (_, wrong, because) => {
-    const before = await exportJob(db, JOB);
-    expect(await change(wrong as Partial<typeof NO_CHANGE>)).toMatchObject({ ok: false, because });
-    expect(await exportJob(db, JOB)).toEqual(before);
-  });
+  ] satisfies [string, Partial<typeof NO_CHANGE>, string][])(
+    'with %s nothing of a change is stored',
+    async (_, wrong, because) => {
+      const before = await exportJob(db, JOB);
+      expect(await change(wrong)).toMatchObject({ ok: false, because });
+      expect(await exportJob(db, JOB)).toEqual(before);
+    },
+  );
 
   it('two of one mark are never stored, however many are added at once', async () => {
     const answers = await Promise.all([1, 2, 3, 4].map((n) => change({ add: [fresh(`race-${n}`, 'R-1')] })));

@@ -8,13 +8,30 @@
   import UnitSwitch from '$lib/features/shell/UnitSwitch.svelte';
   import { device } from '$lib/device/device.svelte.ts';
   import type { JobStore } from '$lib/job/job.svelte.ts';
-  import { navWords, shellWords } from '$words/shell.ts';
+  import { jobPages } from '$lib/features/shell/job-pages.ts';
+  import { navWords, shellWords, viewWords } from '$words/shell.ts';
   import { signInWords } from '$words/people.ts';
   import { onMount } from 'svelte';
 
   let { data, children } = $props();
   const store = $derived((page.data.store as JobStore | undefined) ?? null);
   const job = $derived(store?.context.job ?? null);
+
+  /** What is open: the opening by its mark, or the page of the job by its name. */
+  const title = $derived.by(() => {
+    if (!store || !job) return shellWords.product;
+    const opening = store.view(page.params.opening ?? '')?.opening;
+    const here = page.url.pathname.slice(`/jobs/${store.id}`.length);
+    const view = jobPages(store.pack.rights)
+      .flatMap(({ pages }) => pages)
+      .find(({ path }) => path === here);
+    const place = opening
+      ? `${opening.mark} ${opening.name}`.trim()
+      : view && view.path !== ''
+        ? viewWords[view.view]
+        : '';
+    return [place, job.name, shellWords.product].filter(Boolean).join(' · ');
+  });
 
   onMount(async () => {
     // Absent on plain http: then pages need the network, the queue does not.
@@ -31,7 +48,7 @@
   }
 </script>
 
-<svelte:head><title>{job ? `${job.name} · ` : ''}hulvek</title></svelte:head>
+<svelte:head><title>{title}</title></svelte:head>
 
 <a class="skip" href="#content">{shellWords.skip}</a>
 {#if data.person}

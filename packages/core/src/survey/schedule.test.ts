@@ -4,10 +4,10 @@ import {
   headingLine,
   readSchedule,
   scheduleOf,
-  tableOf,
   typesOf,
   type ScheduleOptions,
 } from './schedule.ts';
+import { tableOf } from './survey-table.ts';
 import { marksIn, nextMark } from './marks.ts';
 
 /** Headings as architects and shops write them; what each is, is common practice, no source. */
@@ -17,6 +17,7 @@ const HEADINGS: [string, string | null][] = [
   ['TAG', 'mark'],
   ['Opening ID', 'mark'],
   ['Elevation', 'facade'],
+  ['Elev.', 'facade'],
   ['Façade', 'facade'],
   ['Facade / side', 'facade'],
   ['Room name', 'room'],

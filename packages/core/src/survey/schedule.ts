@@ -1,5 +1,4 @@
 /** Schedules of openings as architects and shops write them: any headings, any order, any unit that somebody names. */
-import Papa from 'papaparse';
 import type { SashKind, Unit } from '../documents/unit.ts';
 import { parseLength } from '../quantities/parse-length.ts';
 import type { TypedLength } from '../quantities/length.ts';
@@ -126,7 +125,7 @@ const NAMED: readonly (readonly [ScheduleField, (words: readonly string[]) => bo
   ['type', isUnitsOwn],
   ['mark', has('mark', 'tag', 'id', 'no', 'nr', 'number', '#', 'ref', 'reference')],
   ['mark', (words) => ['opening', 'window', 'label'].includes(words.join(' '))],
-  ['facade', has('facade', 'elevation', 'side', 'face', 'orientation')],
+  ['facade', has('facade', 'elevation', 'elev', 'side', 'face', 'orientation')],
   ['room', has('room', 'location', 'space', 'where', 'name')],
 ];
 
@@ -158,15 +157,6 @@ export function headingLine(table: ScheduleTable): number {
     .slice(0, 12)
     .map((cells) => guessFields(cells).filter((field) => field !== null).length);
   return Math.max(0, known.indexOf(Math.max(0, ...known)));
-}
-
-/** The table in a text: a file with commas, semicolons or tabs, or a block copied from a spreadsheet. */
-export function tableOf(text: string): ScheduleTable {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: ['\t', ';', ','],
-  });
-  return data.map((cells) => cells.map((cell) => cell.trim()));
 }
 
 /** The table of a spreadsheet's cells: each value as it would be typed. */

@@ -35,6 +35,15 @@ export interface SurveySheet {
 export const MOST_ROWS = 5000;
 const MARK_NAMES = ['mark', 'opening', 'id', 'no', 'nr', 'number', 'window'];
 
+/** The table in a text: a file with commas, semicolons or tabs, or a block copied from a spreadsheet. */
+export function tableOf(text: string): string[][] {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: ['\t', ';', ','],
+  });
+  return data.map((cells) => cells.map((cell) => cell.trim()));
+}
+
 /** A heading without everything that people write differently. */
 const plain = (heading: string): string =>
   heading

@@ -130,14 +130,16 @@
           <td>{row.facade}</td>
           <td class="name"><span title={row.method ?? ''}>{row.method ?? ''}</span></td>
           {#if mayEdit}
-            <td class="acts">
-              <button type="button" class="as-link" onclick={() => rename(row)}
-                >{changeWords.edit}<span class="visually-hidden">, {row.mark}</span></button
-              >
-              <a href="/jobs/{job.id}/add?way=copies&of={row.id}"
-                >{changeWords.duplicate}<span class="visually-hidden">, {row.mark}</span></a
-              >
-            </td>
+            <td
+              ><div class="acts">
+                <button type="button" class="as-link" onclick={() => rename(row)}
+                  >{changeWords.edit}<span class="visually-hidden">, {row.mark}</span></button
+                >
+                <a href="/jobs/{job.id}/add?way=copies&of={row.id}"
+                  >{changeWords.duplicate}<span class="visually-hidden">, {row.mark}</span></a
+                >
+              </div></td
+            >
           {/if}
         </tr>
       {:else}
@@ -227,8 +229,13 @@
   .rename label:first-child input {
     width: 6rem;
   }
+  .verdict {
+    white-space: normal;
+    min-width: 13rem;
+  }
   .fit {
-    margin-left: var(--gap-2);
+    display: block;
+    font-size: 0.9rem;
     color: var(--ink-soft);
   }
   .due {

@@ -11,13 +11,14 @@
   import { addWords } from '$words/openings.ts';
   import {
     bareUnits,
+    formatLength,
     formatSize,
     scheduleFields,
     type ScheduleField,
     type ScheduleProblem,
   } from '@hulvek/core';
   import SchedulePreview from './SchedulePreview.svelte';
-  import type { TypeChoice } from './schedule-desk.svelte.ts';
+  import { USUAL_FRAME, type TypeChoice } from './schedule-desk.svelte.ts';
 
   let { desk }: ScheduleFormProps = $props();
   let pasted = $state('');
@@ -187,7 +188,10 @@
         </table>
       </div>
       {#if desk.types.some((type) => desk.choiceOf(type) === 'usual')}<p class="quiet">
-          {addWords.usualNote}
+          {addWords.usualNote(
+            formatLength(USUAL_FRAME.frameDepth.mm, lengths),
+            formatLength(USUAL_FRAME.fin.width.mm, lengths),
+          )}
         </p>{/if}
     </section>
   {/if}

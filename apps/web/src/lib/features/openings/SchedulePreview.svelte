@@ -74,7 +74,7 @@
   }
   .scroll {
     max-width: 100%;
-    max-height: 24rem;
+    max-height: 36rem;
     overflow: auto;
   }
   table {

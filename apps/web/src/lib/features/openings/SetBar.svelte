@@ -13,7 +13,7 @@
   let { set }: SetBarProps = $props();
 </script>
 
-<div class="bar" role="status">
+<div class="bar" class:none={!set.busy && set.said === '' && !set.canUndo} role="status">
   {#if set.busy}<span>{openingsWords.working}</span>{:else if set.said}<span>{set.said}</span>{/if}
   {#if set.canUndo}<Button kind="quiet" onclick={() => void set.undo()}>{openingsWords.undo}</Button>{/if}
 </div>
@@ -24,7 +24,9 @@
     display: flex;
     align-items: center;
     gap: var(--gap-3);
-    min-height: 2rem;
     font-weight: 600;
+  }
+  .none {
+    display: none;
   }
 </style>

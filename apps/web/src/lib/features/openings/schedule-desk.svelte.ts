@@ -1,7 +1,8 @@
 /** A schedule on its way to openings: which column is what, what its units go by, what is added and what is changed. */
 import { freshId } from '$lib/device/ids.ts';
 import type { JobStore } from '$lib/job/job.svelte.ts';
-import { newOpening, OpeningsSet } from '$lib/job/openings-set.svelte.ts';
+import type { OpeningsSet } from '$lib/job/openings-set.svelte.ts';
+import { newOpening } from '$lib/job/openings-set.svelte.ts';
 import { OpeningsEditor } from '$lib/job/openings.svelte.ts';
 import { addWords } from '$words/openings.ts';
 import {
@@ -55,7 +56,7 @@ export interface Wanted {
 
 const length = (typed: string, mm: number): TypedLength => ({ typed, mm });
 /** Usual figures of a finned frame: common practice, no source. */
-const USUAL = {
+export const USUAL_FRAME = {
   frameDepth: length('100 mm', 100),
   frameFace: length('70 mm', 70),
   fin: {
@@ -174,7 +175,7 @@ export class ScheduleDesk {
           const choice = this.choiceOf(type);
           if (choice === 'none' || choice.startsWith('is:')) return [];
           const like = this.store.context.units.find((unit) => `like:${unit.id}` === choice);
-          const frame = like ? frameOf(like) : USUAL;
+          const frame = like ? frameOf(like) : USUAL_FRAME;
           const read = unitSchema.safeParse({
             ...frame,
             id: this.#id(`unit ${type.key}`, 'unit'),

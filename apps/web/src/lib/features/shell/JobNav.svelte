@@ -10,6 +10,7 @@
   import { afterNavigate } from '$app/navigation';
   import { page } from '$app/state';
   import { groupWords, jobWords, viewWords } from '$words/shell.ts';
+  import FindButton from './FindButton.svelte';
   import { jobPages } from './job-pages.ts';
 
   let { store }: JobNavProps = $props();
@@ -24,6 +25,7 @@
 </script>
 
 <div class="side">
+  <FindButton />
   <button
     type="button"
     class="menu"

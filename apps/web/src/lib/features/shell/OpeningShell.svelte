@@ -16,9 +16,9 @@
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
   import { setEditor } from '$lib/job/editor-context.ts';
   import { OpeningEditor } from '$lib/job/opening.svelte.ts';
-  import { changeWords } from '$words/openings.ts';
   import { navWords } from '$words/shell.ts';
   import { onMount, untrack } from 'svelte';
+  import FindButton from './FindButton.svelte';
   import SaveBar from './SaveBar.svelte';
   import StageRail from './StageRail.svelte';
 
@@ -47,6 +47,7 @@
 
 <div class="shell" data-stage={page.params.stage}>
   <nav class="openings" aria-label={navWords.openings}>
+    <FindButton />
     <ul>
       {#each store.names as row (row.id)}
         <li>
@@ -66,7 +67,7 @@
   <main class="work">
     {#if editor.removed}
       <p class="removed" role="alert">
-        {changeWords.gone} <a href="/jobs/{store.id}">{changeWords.toJob}</a>
+        {navWords.gone} <a href="/jobs/{store.id}">{navWords.toJob}</a>
       </p>
     {/if}
     <StageRail job={store.id} opening={editor.opening} judgement={store.judgementOf(opening)} />

@@ -1,5 +1,5 @@
 /** The pages of a job, grouped by the work. */
-import { groupWords, viewWords } from '$words/shell.ts';
+import type { groupWords, viewWords } from '$words/shell.ts';
 
 export interface JobPageEntry {
   readonly view: keyof typeof viewWords;

@@ -99,8 +99,8 @@ export const addWords = {
   newLike: (name: string) => `a new unit, frame and fin like ${name}`,
   newUsual: 'a new unit, with usual figures of a finned frame',
   noUnit: 'no unit yet',
-  usualNote:
-    'A frame 100 mm deep with a 35 mm fin is assumed until somebody enters the maker’s figures under Units: common practice, no source.',
+  usualNote: (depth: string, fin: string) =>
+    `A frame ${depth} deep with a fin of ${fin} is assumed until somebody enters the maker’s figures under Units: common practice, no source.`,
   preview: 'What is added',
   previewColumns: {
     mark: 'Mark',
@@ -109,7 +109,7 @@ export const addWords = {
     unit: 'Unit',
     rough: 'Rough opening',
     sill: 'Sill above floor',
-    what: '',
+    what: 'State',
   },
   isNew: 'new',
   isKnown: 'here already',
@@ -167,6 +167,4 @@ export const changeWords = {
   removed: 'Removed openings',
   removedBy: (person: string, at: string) => `removed by ${person}, ${at}`,
   putBack: 'Put back',
-  gone: 'This opening was removed from the job. What you entered here is kept with it.',
-  toJob: 'To the job',
 };

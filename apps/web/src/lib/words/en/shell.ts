@@ -123,9 +123,24 @@ export const saveWords = {
   },
 };
 
-export const navWords = { openings: 'Openings of this job', jobs: 'All jobs', units: 'Lengths in' };
+export const navWords = {
+  gone: 'This opening was removed from the job. What you entered here is kept with it.',
+  toJob: 'To the job',
+  openings: 'Openings of this job',
+  jobs: 'All jobs',
+  units: 'Lengths in',
+};
 
 /** The pages of a whole job, as tabs and titles. */
+export const paletteWords = {
+  title: 'Go to an opening or a page',
+  open: 'Go to …',
+  keys: 'Ctrl K',
+  hint: 'mark, name or page',
+  openings: 'Openings',
+  none: 'Nothing of that name here.',
+};
+
 /** The work, in its order. */
 export const groupWords = {
   measure: 'Measure',

@@ -1,0 +1,138 @@
+<script module lang="ts">
+  import type { JobStore } from '$lib/job/job.svelte.ts';
+
+  export interface PaletteProps {
+    store: JobStore;
+    onclose: () => void;
+  }
+</script>
+
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { groupWords, paletteWords, stagesWords, viewWords } from '$words/shell.ts';
+  import { Command } from 'bits-ui';
+  import { jobPages } from './job-pages.ts';
+
+  let { store, onclose }: PaletteProps = $props();
+  const groups = $derived(jobPages(store.pack.rights));
+  /** An opening is opened where the last one was. */
+  const stage = $derived(page.params.stage ?? 'measure');
+  const here = $derived(page.params.opening ?? null);
+  const STAGES = ['measure', 'detail', 'prove', 'order', 'install', 'test', 'hand-over'] as const;
+
+  function go(path: string) {
+    onclose();
+    void goto(`/jobs/${store.id}${path}`);
+  }
+</script>
+
+<dialog
+  {@attach (dialog) => dialog.showModal()}
+  {onclose}
+  aria-label={paletteWords.title}
+  onclick={(event) => {
+    if (event.target === event.currentTarget) onclose();
+  }}
+>
+  <Command.Root label={paletteWords.title} loop>
+    <Command.Input
+      class="palette-input"
+      placeholder={paletteWords.hint}
+      aria-label={paletteWords.title}
+      autofocus
+    />
+    <Command.List class="palette-list">
+      <Command.Empty><p class="none">{paletteWords.none}</p></Command.Empty>
+      <Command.Group>
+        <Command.GroupHeading class="palette-heading">{paletteWords.openings}</Command.GroupHeading>
+        <Command.GroupItems>
+          {#each store.names as { id, mark, name } (id)}
+            <Command.Item
+              class="palette-item"
+              value="{mark} {name} {id}"
+              onSelect={() => go(`/${id}/${stage}`)}><b>{mark}</b> {name}</Command.Item
+            >
+          {/each}
+        </Command.GroupItems>
+      </Command.Group>
+      {#if here}
+        <Command.Group>
+          <Command.GroupHeading class="palette-heading">{stagesWords.label}</Command.GroupHeading>
+          <Command.GroupItems>
+            {#each STAGES as one (one)}
+              <Command.Item
+                class="palette-item"
+                value="stage {stagesWords[one]}"
+                onSelect={() => go(`/${here}/${one}`)}>{stagesWords[one]}</Command.Item
+              >
+            {/each}
+          </Command.GroupItems>
+        </Command.Group>
+      {/if}
+      {#each groups as { group, pages } (group)}
+        <Command.Group>
+          <Command.GroupHeading class="palette-heading">{groupWords[group]}</Command.GroupHeading>
+          <Command.GroupItems>
+            {#each pages as { view, path } (path)}
+              <Command.Item class="palette-item" value="page {viewWords[view]}" onSelect={() => go(path)}
+                >{viewWords[view]}</Command.Item
+              >
+            {/each}
+          </Command.GroupItems>
+        </Command.Group>
+      {/each}
+    </Command.List>
+  </Command.Root>
+</dialog>
+
+<style>
+  dialog {
+    width: min(34rem, calc(100vw - 2rem));
+    margin: 10vh auto auto;
+    padding: 0;
+    border: 2px solid var(--ink);
+    border-radius: var(--radius);
+    background: var(--paper);
+    color: var(--ink);
+  }
+  dialog::backdrop {
+    background: rgb(0 0 0 / 35%);
+  }
+  dialog :global(.palette-input) {
+    width: 100%;
+    min-height: var(--touch);
+    padding: 0 var(--gap-4);
+    border: 0;
+    border-bottom: 1px solid var(--line);
+    font: inherit;
+    font-size: 1.1rem;
+  }
+  dialog :global(.palette-list) {
+    max-height: 55vh;
+    padding-bottom: var(--gap-2);
+    overflow-y: auto;
+  }
+  dialog :global(.palette-heading) {
+    padding: var(--gap-2) var(--gap-4) 0;
+    color: var(--ink-soft);
+    font-size: 0.85rem;
+  }
+  dialog :global(.palette-item) {
+    display: flex;
+    gap: var(--gap-2);
+    align-items: center;
+    min-height: 40px;
+    padding: 0 var(--gap-4);
+    border-left: 4px solid transparent;
+    overflow-wrap: anywhere;
+    cursor: pointer;
+  }
+  dialog :global(.palette-item[data-selected]) {
+    border-left-color: var(--rust);
+    background: var(--sand);
+  }
+  .none {
+    padding: var(--gap-3) var(--gap-4);
+  }
+</style>
