@@ -20,7 +20,9 @@ const groups = [
       /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
         id,
       ) ||
-      /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat)|job\/(?!planner|openings-set))/.test(id) ||
+      /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat)|job\/(?!planner|openings-set))/.test(
+        id,
+      ) ||
       /src\/lib\/words\/en\/(shell|ui|device|contract)/.test(id) ||
       /src\/lib\/features\/shell\/(OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail|FindButton|finding)/.test(
         id,
