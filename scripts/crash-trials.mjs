@@ -139,7 +139,12 @@ async function client(opening) {
 
 const openings = ['skarv-s-01', 'skarv-s-04', 'skarv-w-02'];
 for (const opening of openings) {
-  const answer = await post(`/api/jobs/skarv-point/openings/${opening}/issues`, { after: 0 }, cookie);
+  const path = `/api/jobs/skarv-point/openings/${opening}/issues`;
+  let answer = await post(path, { after: 0 }, cookie);
+  // What fails or is not known by now is begun with a reason.
+  for (const grade of ['not-checkable', 'fails'])
+    if (answer.status === 409)
+      answer = await post(path, { after: 0, despite: { grade, reason: 'crash trial' } }, cookie);
   if (answer.status !== 201) throw new Error(`could not freeze ${opening}: ${answer.status}`);
 }
 const clients = openings.map(client);

@@ -7,7 +7,7 @@ import { chromium, type APIRequestContext, type BrowserContext, type Page } from
 import type { Pack } from '../src/lib/contract/pack.ts';
 import { launchArguments } from '../playwright.config.ts';
 import { lineTo } from './cuttable-line.ts';
-import { expect, expectAccessible, newOpening, signIn, stepsDone, test } from './support.ts';
+import { expect, expectAccessible, newOpening, signIn, startInstalling, stepsDone, test } from './support.ts';
 
 test.use({ refusalsExpected: true });
 
@@ -63,7 +63,7 @@ test('a survey, ten ticks and a picture without a network, the browser closed in
   await signIn(site);
   const fresh = await newOpening(site, 'T-09', null);
   await site.goto(`${JOB}/skarv-s-01/install`);
-  await site.getByRole('button', { name: 'Freeze the plan and start' }).click();
+  await startInstalling(site);
   await expect(stepsDone(site, 0)).toBeVisible();
   await readyForOffline(site);
 

@@ -1,7 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { lineTo } from './cuttable-line.ts';
-import { expect, expectAccessible, newOpening, saved, signIn, stepsDone, test } from './support.ts';
+import {
+  expect,
+  expectAccessible,
+  newOpening,
+  saved,
+  signIn,
+  startInstalling,
+  stepsDone,
+  test,
+} from './support.ts';
 
 /** A 36 1/4 × 48 1/4 in opening for the 900 × 1200 mm unit, as read from a tape. */
 const INCHES: readonly (readonly [label: string, typed: string])[] = [
@@ -88,7 +97,7 @@ test('from the tape in inches to ticked steps, with one wrong entry, and all is 
   ).toBeVisible();
 
   await page.getByRole('link', { name: 'Install' }).click();
-  await page.getByRole('button', { name: 'Freeze the plan and start' }).click();
+  await startInstalling(page);
   for (const title of [
     'Check the opening',
     'Wrap on, taut',
@@ -169,7 +178,10 @@ test('the same by keyboard alone', async ({ page }) => {
 
   await tabTo(page, 'a', 'Install', true);
   await page.keyboard.press('Enter');
-  await tabTo(page, 'button', 'Freeze the plan and start');
+  // No wind is known here: work begins with a reason.
+  await tabTo(page, 'textarea');
+  await page.keyboard.type('dry shed, no wind');
+  await tabTo(page, 'button', 'Freeze it all the same and start');
   await page.keyboard.press('Enter');
   await expect(page.locator('summary', { hasText: 'Check the opening' })).toBeFocused();
   for (let done = 1; done <= 5; done++) {

@@ -80,6 +80,17 @@ export async function newOpening(
   return new URL(page.url()).pathname.replace(/\/measure$/, '');
 }
 
+/** Freezes the plan of the opening that is open; where something fails or is not known, with a reason. */
+export async function startInstalling(page: Page): Promise<void> {
+  const start = page.getByRole('button', { name: /^Freeze .* and start$/ });
+  await expect(start).toBeVisible();
+  const reason = page.getByLabel(/^Reason; it stands in the plan/);
+  await expect(async () => {
+    if (await reason.isVisible()) await reason.fill('a trial wall');
+    await start.click({ timeout: 1000 });
+  }).toPass();
+}
+
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
 

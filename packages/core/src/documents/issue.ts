@@ -20,6 +20,13 @@ export const issueSchema = z.strictObject({
   wall: wallSchema,
   unit: unitSchema,
   method: methodSchema,
+  /** Work begins although something fails or is not known: what it was, and why somebody goes on. */
+  despite: z.optional(
+    z.strictObject({
+      grade: z.enum(['fails', 'not-checkable']),
+      reason: words(500).check(z.trim(), z.minLength(1, 'a reason is needed')),
+    }),
+  ),
   /** What somebody has to see for the plan to hold, beside what every hold point asks. */
   looks: z.optional(
     z

@@ -9,7 +9,7 @@ import type { Plan } from './plan-opening.ts';
 /** Returns the plan as it is frozen; `null` where nothing is planned that could be built. */
 export function issueOf(
   { build, opening, wall, unit, method, findings }: Plan,
-  of: Pick<Issue, 'version' | 'person' | 'account' | 'at'>,
+  of: Pick<Issue, 'version' | 'person' | 'account' | 'at' | 'despite'>,
 ): Issue | null {
   if (!build || !wall || !unit || !method) return null;
   const steps = build.steps.map(({ id, hash }) => ({ id, hash }));

@@ -40,6 +40,8 @@
       {#if form?.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
       <Button kind="main" type="submit" large>{signInWords.submit}</Button>
     </form>
+    <p class="help">{signInWords.noAccount}</p>
+    <p class="help">{signInWords.forgotten}</p>
     {#if data.demo}
       {@const demo = data.demo}
       <p class="demo">
@@ -58,6 +60,11 @@
 </main>
 
 <style>
+  .help {
+    margin-top: var(--gap-3);
+    color: var(--ink-soft);
+    font-size: 0.95rem;
+  }
   main {
     min-height: 100vh;
     display: grid;

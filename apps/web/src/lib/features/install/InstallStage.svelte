@@ -8,7 +8,6 @@
 
 <script lang="ts">
   import Paper from '$lib/drawing/Paper.svelte';
-  import Button from '$lib/ui/Button.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
   import { FieldLog } from './field.svelte.ts';
   import { madeBy } from '$words/contract.ts';
@@ -16,8 +15,17 @@
   import { detailWords, stripWords } from '$words/detail.ts';
   import { errorsWords } from '$words/contract.ts';
   import { dateTime } from '$lib/ui/time.ts';
-  import { faceDrawing, formatLength, shareDone, stepText } from '@hulvek/core';
+  import {
+    faceDrawing,
+    formatLength,
+    shareDone,
+    stepText,
+    verdictTexts,
+    type Entry,
+    type Issue,
+  } from '@hulvek/core';
   import { onMount, tick, untrack } from 'svelte';
+  import FreezeForm from './FreezeForm.svelte';
   import EntryHistory from './EntryHistory.svelte';
   import StepCard from './StepCard.svelte';
 
@@ -56,10 +64,23 @@
     document.getElementById(`step-${next?.id}`)?.focus();
   }
 
-  async function freeze() {
+  /** The last thing that was ticked or looked at, taken back where the thumb is. */
+  const last = $derived(
+    log.progress
+      .flatMap(({ tick, look }) => [tick, look])
+      .filter((entry) => entry !== null && entry !== undefined)
+      .filter((entry) => entry.account === editor.store.pack.me.id)
+      .reduce<Entry | null>((newest, entry) => (!newest || entry.at > newest.at ? entry : newest), null),
+  );
+
+  function takeBack() {
+    if (last) log.add({ kind: 'undo', step: last.step, undoes: last.id, note: '' });
+  }
+
+  async function freeze(despite?: Issue['despite']) {
     await editor.flush();
     if (editor.save === 'saved') {
-      await log.freeze();
+      await log.freeze(despite);
       await focusNext();
     } else log.problem = installWords.freezeNeedsNetwork;
   }
@@ -84,6 +105,17 @@
   {/each}
 {/snippet}
 
+{#snippet freezing(again: boolean)}
+  <FreezeForm
+    judgement={editor.store.judgementOf(editor.id)}
+    {again}
+    disabled={log.sending || !mayFreeze}
+    job={editor.store.id}
+    opening={editor.id}
+    onfreeze={(despite) => void freeze(despite)}
+  />
+{/snippet}
+
 <div class="stage">
   {#if log.frozen}
     {@const { build } = log.frozen}
@@ -102,6 +134,9 @@
         <p class="quiet">
           {installWords.frozen(log.issue.version, madeBy(log.issue), dateTime(log.issue.at))}
         </p>
+        {#if log.issue.despite}<p class="despite">
+            {installWords.despite(verdictTexts[log.issue.despite.grade], log.issue.despite.reason)}
+          </p>{/if}
         <p class="share">
           <ProgressBar share={shareDone(log.progress)} label={installWords.doneOf(done, log.steps.length)} />
           {installWords.doneOf(done, log.steps.length)}
@@ -112,13 +147,8 @@
 
     {#if !log.issue}
       <p>{installWords.notStarted}</p>
-      {#if editor.store.judgementOf(editor.id)?.grade === 'fails'}<p class="problem">
-          {installWords.failing}
-        </p>{/if}
       {#if plan?.build}
-        <Button kind="main" large disabled={log.sending || !mayFreeze} onclick={freeze}
-          >{installWords.freeze}</Button
-        >
+        {@render freezing(false)}
         <p class="quiet">{installWords.freezeNote}</p>
       {:else if plan}
         <p class="problem">{errorsWords.noPlan}</p>
@@ -127,9 +157,7 @@
       {#if changed !== null}
         <div class="changed">
           <p>{installWords.changed(changed)}</p>
-          <Button disabled={log.sending || !editor.plan.build || !mayFreeze} onclick={freeze}
-            >{installWords.freezeAgain}</Button
-          >
+          {#if plan?.build}{@render freezing(true)}{/if}
         </div>
       {/if}
       {#if !next}<p class="finished" role="status">{installWords.finished}</p>{/if}
@@ -140,6 +168,11 @@
         </details>
       {/if}
       <ol>{@render cards(next ? before : 0, log.steps.length)}</ol>
+      {#if last}
+        <div class="thumb">
+          <button type="button" onclick={takeBack}>{installWords.undo}: {stepText(last.step).title}</button>
+        </div>
+      {/if}
       <EntryHistory {log} title={(step) => stepText(step).title} />
     {/if}
   </div>
@@ -197,6 +230,12 @@
   .share :global(.figure) {
     display: none;
   }
+  .despite {
+    width: 100%;
+    padding-left: var(--gap-3);
+    border-left: 3px solid var(--watch);
+    overflow-wrap: anywhere;
+  }
   .finished {
     color: var(--good);
     font-weight: 600;
@@ -209,6 +248,31 @@
     padding: var(--gap-3);
     border-left: 4px solid var(--watch);
     background: var(--sand);
+  }
+  .thumb {
+    display: none;
+  }
+  @media (max-width: 999px) {
+    .thumb {
+      display: block;
+      position: sticky;
+      bottom: 0;
+      width: 100%;
+      padding: var(--gap-2) 0;
+      background: var(--paper);
+    }
+    .thumb button {
+      width: 100%;
+      min-height: 48px;
+      overflow: hidden;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--sand);
+      color: var(--ink);
+      font: inherit;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
   }
   .before {
     width: 100%;

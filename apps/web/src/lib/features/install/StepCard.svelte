@@ -17,12 +17,14 @@
 
 <script lang="ts">
   import { offlineWords } from '$words/device.ts';
+  import Paper from '$lib/drawing/Paper.svelte';
   import Button from '$lib/ui/Button.svelte';
   import PictureButton from '$lib/ui/PictureButton.svelte';
   import { builtWords, entryKindsWords, installWords, statusWords } from '$words/install.ts';
   import { measureWords } from '$words/measure.ts';
   import { clockTime } from '$lib/ui/time.ts';
   import {
+    faceDrawing,
     fasteningText,
     formatLength,
     handlingOf,
@@ -33,6 +35,7 @@
     plays,
     stepText,
     type Blocker,
+    type DrawingLayer,
     type Entry,
     type PieceRole,
   } from '@hulvek/core';
@@ -70,6 +73,8 @@
     lifts && log.issue ? handlingOf(log.issue.unit, log.store.context.job.handling) : null,
   );
   const length = $derived((mm: number) => formatLength(mm, units));
+  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const NO_FIGURES: ReadonlySet<DrawingLayer> = new Set(['dimensions']);
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
   const otherwise = $derived(now.entries.filter((entry) => entry.kind === 'built'));
   const unsent = $derived(now.entries.some((entry) => log.waiting.has(entry.id)));
@@ -107,6 +112,16 @@
     >
   </summary>
   <div class="body">
+    {#if shown && log.frozen}
+      {@const { build } = log.frozen}
+      <!-- On a narrow page there is no drawing beside the cards: what is to be done is lit in this one. -->
+      <div class="sketch">
+        <Paper
+          label={words.title}
+          draw={(size) => faceDrawing(build, { ...size, step: number, figure, hide: NO_FIGURES })}
+        />
+      </div>
+    {/if}
     {#if now.status === 'waiting-look'}
       <div class="look">
         <h3>{installWords.lookTitle}</h3>
@@ -264,6 +279,16 @@
 </details>
 
 <style>
+  .sketch {
+    display: none;
+  }
+  @media (max-width: 999px) {
+    .sketch {
+      display: block;
+      height: 15rem;
+      background: var(--sand);
+    }
+  }
   .otherwise {
     display: flex;
     align-items: baseline;

@@ -141,14 +141,14 @@ export class FieldLog {
   }
 
   /** Freezes the plan as stored on the server. */
-  async freeze(): Promise<void> {
+  async freeze(despite?: Issue['despite']): Promise<void> {
     this.sending = true;
     this.problem = '';
     try {
       const response = await fetch(`/api/jobs/${this.store.id}/openings/${this.opening}/issues`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ after: this.issue?.version ?? 0 }),
+        body: JSON.stringify({ after: this.issue?.version ?? 0, ...(despite && { despite }) }),
       });
       if (!response.ok) this.problem = await sentence(response);
       await this.store.refresh(this.opening);

@@ -23,6 +23,8 @@ export const errorsWords = {
   noPhoto: 'There is no such picture in this job.',
   unstorable: 'A field holds characters that cannot be stored. Type it again.',
   badRequest: 'The server could not read this request.',
+  reasonNeeded:
+    'This opening fails a check, or something of it is not known. Read what, and write why work begins all the same.',
   markInList: 'Marks are changed in the list of openings, where all of them are seen.',
   otherName: 'A departure from a rule can only be accepted in one’s own name.',
   frozenMeanwhile: 'Somebody froze this plan meanwhile. Reload the page.',

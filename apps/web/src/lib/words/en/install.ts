@@ -44,7 +44,13 @@ export const installWords = {
       ? 'Survey or choices changed since; no step is different.'
       : `Survey or choices changed since: ${n === 1 ? '1 step is' : `${n} steps are`} different.`,
   freezeAgain: 'Freeze the changed plan',
-  failing: 'This opening fails a check. Read Measure before work begins.',
+  despiteFails: (proofs: string) =>
+    `This opening fails: ${proofs}. Mend it first, or say why work begins all the same.`,
+  despiteUnknown:
+    'Not everything that decides this opening is known. Enter it first, or say why work begins all the same.',
+  despiteReason: 'Reason; it stands in the plan under your name',
+  freezeDespite: 'Freeze it all the same and start',
+  despite: (grade: string, reason: string) => `Begun although: ${grade.toLowerCase()}. Reason: ${reason}`,
   tick: 'Done',
   confirmTick: 'Confirm for the new plan',
   look: 'I have looked',

@@ -2,6 +2,9 @@
 import type { AuditAction } from '$lib/contract/doors.ts';
 
 export const signInWords = {
+  noAccount: 'No account yet? Whoever leads your job makes you a link; the account is made when you open it.',
+  forgotten:
+    'Password forgotten? An owner of one of your jobs makes you a link under People; it lets you choose a new one.',
   demoElsewhere:
     'Everybody knows the demo’s password: it is only taken on the machine that Hulvek runs on. Whoever runs it can turn the demo off, or start with HULVEK_DEMO=open-to-everybody.',
   title: 'Sign in',
