@@ -223,6 +223,8 @@ test('axe finds nothing on any screen, wide or as a phone', async ({ page }) => 
     '/jobs',
     ...[
       '',
+      '/add',
+      '/start',
       '/board',
       '/survey',
       '/lines',

@@ -74,7 +74,7 @@ export async function newOpening(
   const form = page.getByRole('region', { name: /^Add an opening/ });
   await form.getByLabel('Marks', { exact: true }).fill(mark);
   await form.getByLabel('Façade').fill('North');
-  if (unit) await form.getByLabel('Unit', { exact: true }).selectOption({ label: unit });
+  if (unit) await form.getByRole('combobox', { name: 'Unit', exact: true }).selectOption({ label: unit });
   await form.getByRole('button', { name: 'Add 1 opening' }).click();
   await expect(page).toHaveURL(/\/measure$/);
   return new URL(page.url()).pathname.replace(/\/measure$/, '');

@@ -209,6 +209,7 @@
   }
   .install {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-3);
     align-content: start;
     justify-items: start;

@@ -155,6 +155,7 @@
   form {
     display: grid;
     gap: var(--gap-3);
+    grid-template-columns: minmax(0, 1fr);
     max-width: 46rem;
     justify-items: start;
   }

@@ -167,6 +167,7 @@
     color: var(--ink-soft);
   }
   .scroll {
+    position: relative;
     overflow-x: auto;
   }
   table {

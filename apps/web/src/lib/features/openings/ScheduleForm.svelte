@@ -224,6 +224,7 @@
     gap: var(--gap-3);
   }
   .scroll {
+    position: relative;
     overflow-x: auto;
   }
   table {

@@ -73,6 +73,7 @@
     font-weight: 500;
   }
   .scroll {
+    position: relative;
     max-width: 100%;
     max-height: 36rem;
     overflow: auto;

@@ -30,6 +30,7 @@
 <style>
   main {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-4);
     align-content: start;
     padding: var(--gap-3) var(--gap-4);

@@ -139,6 +139,9 @@
     .openings ul {
       display: flex;
     }
+    .openings > :global(button) {
+      display: none;
+    }
     .openings a {
       grid-template-columns: auto auto;
       min-height: var(--touch);
@@ -149,6 +152,12 @@
       border-bottom-color: var(--rust);
     }
     .name {
+      display: none;
+    }
+  }
+  @media (max-width: 640px) {
+    /* With the work in hand the screen belongs to the card. */
+    .shell[data-stage='install'] .openings {
       display: none;
     }
   }

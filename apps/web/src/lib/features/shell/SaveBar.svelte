@@ -89,6 +89,20 @@
     color: var(--bad);
     font-weight: 600;
   }
+  @media (max-width: 640px) {
+    h1 {
+      max-width: 100%;
+      font-size: 1.1rem;
+      overflow-wrap: anywhere;
+    }
+    .unit {
+      display: none;
+    }
+    .bar {
+      gap: 2px var(--gap-3);
+      padding-block: var(--gap-1);
+    }
+  }
   .near {
     padding: var(--gap-2) var(--gap-4);
     border-left: 4px solid var(--bad);

@@ -44,6 +44,7 @@
 <style>
   main {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-4);
     max-width: 80rem;
     margin: 0 auto;
