@@ -285,7 +285,7 @@
   @media (max-width: 999px) {
     .sketch {
       display: block;
-      height: 15rem;
+      height: 260px;
       background: var(--sand);
     }
   }
