@@ -267,7 +267,7 @@ test('a unit entered with the maker’s limits is kept; glazing from another alt
   await expect(result.getByRole('heading', { name: 'Glazing from another altitude' })).toBeVisible();
 
   // What the façade asks for is changed on the job's page, and the finding goes.
-  await page.goto(job);
+  await page.goto(`${job}/conditions`);
   await page.getByLabel('South, Solar gain at least').fill('');
   await page.getByLabel('Humidity of the room, %').fill('52');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();

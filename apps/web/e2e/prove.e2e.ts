@@ -192,7 +192,7 @@ test('a weather file is refused with its line or becomes the months that the wal
   await expectAccessible(page);
 
   // What the site says is kept beside it and takes nothing away.
-  await page.goto('/jobs/tannery-row');
+  await page.goto('/jobs/tannery-row/conditions');
   await page
     .locator('form')
     .filter({ hasText: 'Altitude of the site' })
