@@ -15,7 +15,16 @@ export default defineConfig({
     },
   },
   optimizeDeps: {
-    include: ['@tarikjabiri/dxf', 'dxf-parser', 'fast-check', 'idb', 'papaparse', 'zod'],
+    include: [
+      '@tarikjabiri/dxf',
+      'dxf-parser',
+      'fast-check',
+      'fflate',
+      'idb',
+      'papaparse',
+      'read-excel-file/browser',
+      'zod',
+    ],
   },
   test: {
     name: 'state',

@@ -1,7 +1,7 @@
 /** A job of one's own: twelve openings from a spreadsheet to the first frozen plan, counted in actions. */
 import { pointTexts, provingPoints } from '@hulvek/core';
 import type { Locator, Page } from '@playwright/test';
-import { strToU8, zipSync } from 'fflate';
+import { workbook } from '../src/lib/features/openings/testing/workbook.ts';
 import { expect, expectAccessible, signIn, startInstalling, test } from './support.ts';
 
 /** A press, a committed field, a choice or a file is one action. */
@@ -16,47 +16,6 @@ class Walk {
   );
 }
 
-const letter = (n: number): string => String.fromCharCode(65 + n);
-
-/** The smallest workbook that a spreadsheet opens: one sheet, words in place, figures as figures. */
-function workbook(rows: readonly (readonly (string | number)[])[]): Buffer {
-  const cells = rows.map((row, r) =>
-    row
-      .map((value, c) => {
-        const at = `${letter(c)}${r + 1}`;
-        return typeof value === 'number'
-          ? `<c r="${at}"><v>${value}</v></c>`
-          : `<c r="${at}" t="inlineStr"><is><t>${value}</t></is></c>`;
-      })
-      .join(''),
-  );
-  const sheet = cells.map((row, r) => `<row r="${r + 1}">${row}</row>`).join('');
-  const xml = (body: string) => strToU8(`<?xml version="1.0" encoding="UTF-8" standalone="yes"?>${body}`);
-  const main = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
-  const rels = 'http://schemas.openxmlformats.org/package/2006/relationships';
-  const office = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
-  const types = 'application/vnd.openxmlformats-officedocument.spreadsheetml';
-  return Buffer.from(
-    zipSync({
-      '[Content_Types].xml': xml(
-        `<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="${types}.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="${types}.worksheet+xml"/></Types>`,
-      ),
-      '_rels/.rels': xml(
-        `<Relationships xmlns="${rels}"><Relationship Id="r1" Type="${office}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
-      ),
-      'xl/workbook.xml': xml(
-        `<workbook xmlns="${main}" xmlns:r="${office}"><sheets><sheet name="Openings" sheetId="1" r:id="r1"/></sheets></workbook>`,
-      ),
-      'xl/_rels/workbook.xml.rels': xml(
-        `<Relationships xmlns="${rels}"><Relationship Id="r1" Type="${office}/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
-      ),
-      'xl/worksheets/sheet1.xml': xml(
-        `<worksheet xmlns="${main}"><sheetData>${sheet}</sheetData></worksheet>`,
-      ),
-    }),
-  );
-}
-
 const SIZES = { A: [36, 48], B: [48, 36], C: [24, 24] } as const;
 const LINES = (
   [
@@ -66,25 +25,27 @@ const LINES = (
   ] as const
 ).flatMap(([type, side, n]) => Array.from({ length: n }, (_, i) => [`${type}${i + 1}`, side, type] as const));
 
-const SCHEDULE = workbook([
-  ['Window schedule'],
-  [
-    'Win. No.',
-    'Elev.',
-    'Location',
-    'Model',
-    'Unit W',
-    'Unit Ht.',
-    'R.O. Width',
-    'R.O. Height',
-    'Sill ht. A.F.F.',
-    'U-value',
-  ],
-  ...LINES.map(([mark, side, type]) => {
-    const [w, h] = SIZES[type];
-    return [mark, side, `Room ${mark}`, type, w, h, w + 0.75, h + 1, 30, 0.28];
-  }),
-]);
+const SCHEDULE = Buffer.from(
+  workbook([
+    ['Window schedule'],
+    [
+      'Win. No.',
+      'Elev.',
+      'Location',
+      'Model',
+      'Unit W',
+      'Unit Ht.',
+      'R.O. Width',
+      'R.O. Height',
+      'Sill ht. A.F.F.',
+      'U-value',
+    ],
+    ...LINES.map(([mark, side, type]) => {
+      const [w, h] = SIZES[type];
+      return [mark, side, `Room ${mark}`, type, w, h, w + 0.75, h + 1, 30, 0.28];
+    }),
+  ]),
+);
 
 /** What the tape said at every opening, a sound one each. */
 function surveySheet(): Buffer {

@@ -8,6 +8,7 @@ import { planSides, solveSide } from '../src/lib/server/heat/tasks.ts';
 import { judgeJob, type Judging } from '../src/lib/server/judging/judgements.ts';
 import { collidingOf, judgeOpening } from '../src/lib/server/judging/tasks.ts';
 import { changeJob, importJob, loadContext } from '../src/lib/server/services/jobs.ts';
+import { reasonMissing } from '../src/lib/server/services/frozen-plans.ts';
 import { addOpenings, loadParts, openingOfPart, saveOpening } from '../src/lib/server/services/openings.ts';
 import { OwnDatabases } from './own-database.ts';
 
@@ -101,4 +102,26 @@ it('two openings in one place collide, and both are judged anew when one moves a
   await saveOpening(db, job, { document: { ...part.document, position: away }, from: 2, user: null });
   await judgeAll();
   expect(await grades()).not.toContain('fails');
+});
+
+it('work that begins against the verdict needs the reason for just that verdict, as long as the verdict is of the opening as it stands', async () => {
+  await judgeAll();
+  const { part } = await partOf();
+  const context = await loadContext(db, job);
+  if (!context || !part.judged) throw new Error('nothing was judged');
+  const opening = openingOfPart(part);
+  const judged = (grade: 'holds' | 'watch' | 'fails' | 'not-checkable', mark = part.judged?.mark ?? '') => ({
+    judged: { mark, judgement: { ...part.judged!.judgement, grade } },
+  });
+  const missing = (of: ReturnType<typeof judged>, said?: 'fails' | 'not-checkable') =>
+    reasonMissing(of, opening, context, said && { grade: said, reason: 'dry weather, mended tomorrow' });
+  expect(['holds', 'watch'].map((grade) => missing(judged(grade as 'holds')))).toEqual([false, false]);
+  for (const grade of ['fails', 'not-checkable'] as const) {
+    expect(missing(judged(grade))).toBe(true);
+    expect(missing(judged(grade), grade)).toBe(false);
+    // Said of what was not known, and now it is known to fail: whoever goes on has to know that.
+    expect(missing(judged(grade), grade === 'fails' ? 'not-checkable' : 'fails')).toBe(true);
+    expect(missing(judged(grade, 'of yesterday'))).toBe(false);
+  }
+  expect(reasonMissing({}, opening, context, undefined)).toBe(false);
 });

@@ -11,7 +11,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Database } from '../src/lib/server/db/index.ts';
 import { fillIssues } from '../src/lib/server/services/fill-issues.ts';
 import { exportJob, loadContext } from '../src/lib/server/services/jobs.ts';
-import { loadIssues, loadParts, loadVersions } from '../src/lib/server/services/openings.ts';
+import { loadIssues } from '../src/lib/server/services/frozen-plans.ts';
+import { loadParts, loadVersions } from '../src/lib/server/services/openings.ts';
 import { loadShelf } from '../src/lib/server/services/shelf.ts';
 import { OwnDatabases } from './own-database.ts';
 

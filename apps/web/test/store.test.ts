@@ -16,13 +16,8 @@ import { injured } from '../../../packages/core/test/support/mutations.ts';
 import { createUser, personOf, signIn, signOut, userByEmail } from '../src/lib/server/services/accounts.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemoIfEmpty, resetDemo } from '../src/lib/server/services/demo.ts';
 import { exportJob, importJob, listJobs, loadContext } from '../src/lib/server/services/jobs.ts';
-import {
-  freezePlan,
-  loadPart,
-  loadParts,
-  loadVersions,
-  saveOpening,
-} from '../src/lib/server/services/openings.ts';
+import { freezePlan } from '../src/lib/server/services/frozen-plans.ts';
+import { loadPart, loadParts, loadVersions, saveOpening } from '../src/lib/server/services/openings.ts';
 import {
   loadPhoto,
   takeRecords,

@@ -2,15 +2,19 @@
 import { describe, expect, it } from 'vitest';
 import {
   generator,
+  guessFields,
+  headingLine,
   pastedCells,
   pointTexts,
   read,
   readEpw,
   readJobFile,
+  readSchedule,
   readSection,
   readSurveySheet,
   skarvPoint,
   surveyPointIds,
+  tableOf,
   writeJobFile,
   type SurveyPointId,
 } from '@hulvek/core';
@@ -43,6 +47,12 @@ const sheet = [
   ['Mark', labels.widthTop, labels.widthBottom, labels.sillLeft].join(','),
   'S-01,36 3/8,36 1/2,0',
   'S-02,"1 200","1,201",-1',
+].join('\n');
+const schedule = [
+  'Window schedule;;;',
+  'Mark;Type;Size;R.O. Width;R.O. Height;Sill;Swing;Qty',
+  'W1;A;900 x 1200;920;1225;850;casement LH;3',
+  `W2;B;3'-0" x 4'-0";37";49 1/2";30";DH;1`,
 ].join('\n');
 const solved = JSON.stringify(
   section({
@@ -98,6 +108,15 @@ const importers: Readonly<Record<string, [string, number, (text: string) => unkn
   'a job file': [job, 60, (text) => readJobFile(text)],
   'a survey sheet': [sheet, 600, (text) => readSurveySheet(text, 'in', labels)],
   'pasted cells': [sheet.replaceAll(',', '\t'), 600, (text) => pastedCells(text)],
+  'a schedule of openings': [
+    schedule,
+    600,
+    (text) => {
+      const table = tableOf(text);
+      const at = headingLine(table);
+      return readSchedule(table, at, guessFields(table[at] ?? []), { bare: 'mm', hand: 'inside' });
+    },
+  ],
   'a weather file': [epw, 40, (text) => readEpw(text)],
   'a section': [solved, 600, (text) => readSection(text)],
 };

@@ -4,7 +4,7 @@ import type { SheetFace } from '../geometry/sheet.ts';
 import type { SurfaceId } from '../vocabulary/surfaces.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Build } from './build.ts';
-import { pieceNamed } from './by-role.ts';
+import { pieceNamed, plays } from './by-role.ts';
 import { CONTACT_OF, faceKey, replay, thingsOf, type ContactKind } from './replay.ts';
 import type { WallEvent } from '../vocabulary/events.ts';
 
@@ -60,7 +60,7 @@ export function stackAt(build: Build, surface: SurfaceId, at: Point2, count: num
 function contactKind(made: ContactKind, thing: string, build: Build): ContactKind {
   const piece = pieceNamed(build, thing);
   if (made === 'adhesive' && piece?.form === 'sheet' && piece.sheet.material === 'fluid') return 'fluid';
-  const isGasketed = build.context.choices.mount === 'gasketed-fin' && piece?.roles.includes('fin');
+  const isGasketed = build.context.choices.mount === 'gasketed-fin' && plays(build, thing, 'fin');
   return made === 'bead' && isGasketed ? 'gasket' : made;
 }
 

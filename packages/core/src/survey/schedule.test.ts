@@ -1,5 +1,10 @@
+import fc from 'fast-check';
+import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { runs } from '../../test/support/count.ts';
+import { parseLength } from '../quantities/parse-length.ts';
 import {
+  bareUnits,
   guessFields,
   headingLine,
   readSchedule,
@@ -162,6 +167,80 @@ describe('lines of a schedule', () => {
       ['B', ['4']],
     ]);
   });
+});
+
+describe('any schedule', () => {
+  const NAMES = {
+    mark: 'Tag',
+    room: 'Room',
+    facade: 'Elevation',
+    width: 'Width',
+    height: 'Height',
+    sill: 'Sill',
+  };
+  const line = fc.record({
+    room: fc.stringMatching(/^[a-zé,;"' ]{0,12}$/).map((text) => text.trim()),
+    facade: fc.constantFrom('', 'South', 'North; rear', 'East, "low"'),
+    width: fc.integer({ min: 150, max: 9000 }),
+    height: fc.integer({ min: 150, max: 9000 }),
+    sill: fc.integer({ min: 0, max: 3000 }),
+  });
+
+  it('comes back through a CSV writer, whatever its delimiter, the order of its columns and what stands above it', () =>
+    fc.assert(
+      fc.property(
+        fc.array(line, { minLength: 1, maxLength: 8 }),
+        fc.shuffledSubarray(Object.keys(NAMES) as (keyof typeof NAMES)[], { minLength: 6 }),
+        fc.constantFrom(';', ',', '\t'),
+        fc.integer({ min: 0, max: 3 }),
+        (lines, order, delimiter, above) => {
+          const rows = lines.map((one, i) => ({ ...one, mark: `W-${i}` }));
+          const cells = [
+            ...Array.from({ length: above }, (_, i) => [`title ${i}`, ...order.slice(1).map(() => '')]),
+            order.map((field) => NAMES[field]),
+            ...rows.map((row) => order.map((field) => String(row[field]))),
+          ];
+          const schedule = read(Papa.unparse(cells, { delimiter }));
+          expect(schedule.problems).toEqual([]);
+          expect(
+            schedule.lines.map(({ marks, room, facade, size, sill }) => ({
+              mark: marks[0],
+              room,
+              facade,
+              width: size?.width.mm,
+              height: size?.height.mm,
+              sill: sill?.mm,
+            })),
+          ).toEqual(
+            rows.map(({ mark, room, facade, width, height, sill }) => ({
+              mark,
+              room,
+              facade,
+              width,
+              height,
+              sill,
+            })),
+          );
+        },
+      ),
+      runs(2000, 200),
+    ));
+
+  it('a bare figure in any unit is what a surveyor would make of it with that unit behind it', () =>
+    fc.assert(
+      fc.property(fc.constantFrom(...bareUnits), fc.integer({ min: 1, max: 8 }), (bare, n) => {
+        const typed = { mm: n * 400, cm: n * 40, m: n / 2.5, in: n * 15, ft: n * 1.25 }[bare];
+        const per_mm = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 }[bare];
+        const [first] = read(`Mark;Width;Height\nW1;${typed};${typed}\n`, { bare }).lines;
+        expect(first?.size?.width.mm).toBeCloseTo(typed * per_mm, 6);
+        // And says so wherever it is shown, in a job of either unit.
+        for (const lengths of ['mm', 'in'] as const) {
+          const again = parseLength(first?.size?.width.typed ?? '', lengths);
+          expect(again.ok && again.value.mm).toBeCloseTo(typed * per_mm, 6);
+        }
+      }),
+      runs(500, 100),
+    ));
 });
 
 describe('cells of a spreadsheet', () => {

@@ -5,23 +5,28 @@ import { sentence } from '$lib/device/outbox.svelte.ts';
 import { addWords, openingsWords } from '$words/openings.ts';
 import type { Opening, OpeningDocument, Unit } from '@hulvek/core';
 import type { JobStore } from './job.svelte.ts';
+import { OpeningsEditor } from './openings.svelte.ts';
 
-/** How one change is taken back, knowing the versions it made. */
+/** What takes a change back, knowing the versions it made. */
 type Inverse = (versions: Readonly<Record<string, number>>) => OpeningsChange;
 
 export class OpeningsSet {
   readonly store: JobStore;
+  /** What is chosen for many of them at once goes the way of every choice: kept on the device, merged, saved. */
+  readonly editor: OpeningsEditor;
   said = $state('');
   problem = $state('');
   busy = $state(false);
-  #inverse = $state.raw<OpeningsChange | null>(null);
+  /** Takes the last change back. */
+  #back = $state.raw<(() => Promise<boolean>) | null>(null);
 
   constructor(store: JobStore) {
     this.store = store;
+    this.editor = new OpeningsEditor(store);
   }
 
   get canUndo(): boolean {
-    return this.#inverse !== null && !this.busy;
+    return this.#back !== null && !this.busy;
   }
 
   /** Ids of openings are made before they are sent: the same ones sent again add nothing. */
@@ -73,9 +78,22 @@ export class OpeningsSet {
     }));
   }
 
+  /** Chooses something for some openings. */
+  apply(ids: readonly string[], edit: (opening: Opening) => Opening): void {
+    this.problem = '';
+    this.editor.change(ids, edit);
+    this.said = openingsWords.changed(ids.length);
+    this.#back = () => {
+      this.editor.undo();
+      return Promise.resolve(true);
+    };
+  }
+
   async undo(): Promise<void> {
-    const inverse = this.#inverse;
-    if (inverse && (await this.#do(inverse, openingsWords.undone))) this.#inverse = null;
+    const back = this.#back;
+    if (!back || !(await back())) return;
+    this.#back = null;
+    this.said = openingsWords.undone;
   }
 
   #toChange(documents: readonly OpeningDocument[]): OpeningsChange['change'] {
@@ -100,6 +118,7 @@ export class OpeningsSet {
     this.busy = true;
     this.problem = this.said = '';
     try {
+      await this.editor.flush();
       const response = await fetch(`/api/jobs/${this.store.id}/openings`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
@@ -112,7 +131,8 @@ export class OpeningsSet {
       }
       const { versions } = await answerOf(response, openingsChanged);
       await this.store.refresh();
-      this.#inverse = inverse ? inverse(versions) : null;
+      const back = inverse?.(versions);
+      this.#back = back ? () => this.#do(back, '') : null;
       this.said = said;
       return true;
     } catch {

@@ -1,5 +1,5 @@
 /** What stands on the sill against water that runs inward: a dam in its bed, or the rear leg of a pan. */
-import { pieceFor } from '../../build/by-role.ts';
+import { pieceFor, piecesFor } from '../../build/by-role.ts';
 import type { Build } from '../../build/build.ts';
 import { seals, stands, type Moment } from '../../build/moment.ts';
 import { radians } from '../../geometry/vector.ts';
@@ -20,9 +20,8 @@ export function damOf(moment: Moment): Dam | null {
     const front = Math.max(...dam.solids.flatMap(({ profile }) => profile.map(([w]) => w)));
     return { depth: alongSill(build, front), bed: dam.id };
   }
-  const legged = build.pieces.some(
+  const legged = piecesFor(build, 'pan').some(
     (piece) =>
-      piece.roles.includes('pan') &&
       piece.form === 'sheet' &&
       piece.sheet.faces.some(({ id, surface }) => surface === 'sill-rear' && stands(moment, piece.id, id)),
   );

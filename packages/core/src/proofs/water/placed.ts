@@ -7,7 +7,7 @@ import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { Piece } from '../../methods/pieces/piece.ts';
 import { BODY, faceKey } from '../../build/replay.ts';
 import { openAlong, without } from '../../build/flaws.ts';
-import { pieceFor, piecesFor } from '../../build/by-role.ts';
+import { pieceFor, piecesFor, plays } from '../../build/by-role.ts';
 import type { Side } from '../../vocabulary/sides.ts';
 import type { PlaneFace } from './plane.ts';
 import type { Point2 } from '../../geometry/vector.ts';
@@ -111,7 +111,7 @@ function bondOf(
   const last = state.contacts.findLast((c) => c.thing === piece.id && c.face === face && c.kind !== 'clamp');
   if (!last) return { bondedAt: null };
   const open = openAlong(build, piece.id, alongX(plane));
-  if (!piece.roles.includes('fin') || build.context.choices.mount === 'gasketed-fin')
+  if (!plays(build, piece.id, 'fin') || build.context.choices.mount === 'gasketed-fin')
     return { bondedAt: last.at, ...(open.length > 0 && { beads: without(undefined, open) }) };
   const bead = pieceFor(build, 'frame-bead');
   if (

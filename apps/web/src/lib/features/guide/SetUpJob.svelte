@@ -22,11 +22,13 @@
   const job = $derived(store.context.job);
   const done = $derived(setUpDone(store.context, store.pack.openings.length));
   let later = $state.raw<readonly string[]>(untrack(() => leftForLater(store.id)));
+  const KINDS = { wall: 'walls', unit: 'units', method: 'methods' } as const;
+  type Kind = keyof typeof KINDS;
+  /** What is chosen on the shelf, not yet taken. */
+  const wanted = $state<Partial<Record<Kind, string>>>({});
   let problem = $state('');
   let busy = $state(false);
   const mayEdit = $derived(store.pack.rights.includes('settings') && store.pack.rights.includes('plan'));
-  const KINDS = { wall: 'walls', unit: 'units', method: 'methods' } as const;
-  type Kind = keyof typeof KINDS;
   const OWN = {
     wall: { path: 'sizes', word: guideWords.ownWall },
     unit: { path: 'units', word: guideWords.ownUnit },
@@ -54,6 +56,8 @@
     busy = false;
   }
 
+  const nameOf = (kind: SetUpKind): string => guideWords[kind === 'site' ? 'climate' : kind];
+
   function skip(kind: SetUpKind) {
     leaveForLater(store.id, kind);
     later = leftForLater(store.id);
@@ -66,18 +70,14 @@
     <li data-done={done[kind]}>
       <div class="head">
         <h2>
-          {kind === 'site'
-            ? guideWords.climate
-            : kind === 'openings'
-              ? guideWords.openings
-              : guideWords[kind]}
+          {nameOf(kind)}
         </h2>
         <span class="quiet"
           >{done[kind] ? guideWords.is : later.includes(kind) ? guideWords.skipped : ''}</span
         >
         {#if !done[kind] && kind !== 'openings' && !later.includes(kind)}
           <button type="button" class="as-link" onclick={() => skip(kind)}
-            >{guideWords.skip}<span class="visually-hidden">, {kind}</span></button
+            >{guideWords.skip}<span class="visually-hidden">, {nameOf(kind)}</span></button
           >
         {/if}
       </div>
@@ -122,22 +122,18 @@
     {#if shelf.items === null}
       <p class="quiet">{shelf.problem ? guideWords.noShelf : guideWords.loading}</p>
     {:else if offered.length > 0}
-      <label
-        >{guideWords.onShelf}
-        <span class="take">
-          <select id="shelf-{kind}">
+      {@const chosen = offered.find(({ id }) => id === wanted[kind]) ?? offered[0]}
+      <div class="take">
+        <label
+          >{guideWords.onShelf}
+          <select value={chosen?.id} onchange={(event) => (wanted[kind] = event.currentTarget.value)}>
             {#each offered as item (item.id)}<option value={item.id}>{item.document.name}</option>{/each}
-          </select>
-          <Button
-            disabled={busy}
-            onclick={(event: MouseEvent & { currentTarget: HTMLElement }) => {
-              const select = event.currentTarget.parentElement?.querySelector('select');
-              const item = offered.find(({ id }) => id === select?.value);
-              if (item) void take(kind, item);
-            }}>{guideWords.take}<span class="visually-hidden">, {guideWords[kind]}</span></Button
-          >
-        </span></label
-      >
+          </select></label
+        >
+        <Button disabled={busy || !chosen} onclick={() => chosen && void take(kind, chosen)}
+          >{guideWords.take}<span class="visually-hidden">, {guideWords[kind]}</span></Button
+        >
+      </div>
     {/if}
   {/if}
   <a href="/jobs/{store.id}/{OWN[kind].path}">{OWN[kind].word}</a>
@@ -198,6 +194,7 @@
   .take {
     display: flex;
     flex-flow: row wrap;
+    align-items: end;
     gap: var(--gap-2);
   }
   select {

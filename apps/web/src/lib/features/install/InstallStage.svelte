@@ -18,6 +18,7 @@
   import {
     faceDrawing,
     formatLength,
+    refusal,
     shareDone,
     stepText,
     verdictTexts,
@@ -73,9 +74,8 @@
       .reduce<Entry | null>((newest, entry) => (!newest || entry.at > newest.at ? entry : newest), null),
   );
 
-  function takeBack() {
-    if (last) log.add({ kind: 'undo', step: last.step, undoes: last.id, note: '' });
-  }
+  const back = $derived(last && { kind: 'undo' as const, step: last.step, undoes: last.id, note: '' });
+  const mayTakeBack = $derived(back !== null && refusal(back, log.progress, log.steps) === null);
 
   async function freeze(despite?: Issue['despite']) {
     await editor.flush();
@@ -168,9 +168,11 @@
         </details>
       {/if}
       <ol>{@render cards(next ? before : 0, log.steps.length)}</ol>
-      {#if last}
+      {#if back && mayTakeBack}
         <div class="thumb">
-          <button type="button" onclick={takeBack}>{installWords.undo}: {stepText(last.step).title}</button>
+          <button type="button" onclick={() => log.add(back)}
+            >{installWords.undo}: {stepText(back.step).title}</button
+          >
         </div>
       {/if}
       <EntryHistory {log} title={(step) => stepText(step).title} />

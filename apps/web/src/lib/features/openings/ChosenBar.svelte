@@ -12,9 +12,10 @@
 </script>
 
 <script lang="ts">
+  import ChoiceField from '$lib/ui/ChoiceField.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { addWords, changeWords } from '$words/openings.ts';
-  import type { OpeningDocument } from '@hulvek/core';
+  import type { Opening } from '@hulvek/core';
 
   let { store, set, chosen, onclear }: ChosenBarProps = $props();
   /** What is put for all of them; empty leaves each as it is. */
@@ -33,21 +34,16 @@
     store.names.flatMap(({ id, mark }) => (chosen.includes(id) ? [mark] : [])).slice(0, 8),
   );
 
-  async function apply(event: SubmitEvent) {
+  function apply(event: SubmitEvent) {
     event.preventDefault();
     const wanted = {
-      ...(wall && { wall: wall as OpeningDocument['wall'] }),
-      ...(unit && { unit: unit as OpeningDocument['unit'] }),
-      ...(method && { method: method as OpeningDocument['method'] }),
+      ...(wall && { wall }),
+      ...(unit && { unit }),
+      ...(method && { method }),
       ...(facade.trim() && { facade: facade.trim() }),
-    };
-    const done = await set.change(chosen, (document) => {
-      const next = { ...document, ...wanted };
-      return Object.entries(wanted).some(([key, value]) => document[key as keyof typeof document] !== value)
-        ? next
-        : document;
-    });
-    if (done) wall = unit = method = facade = '';
+    } as Partial<Opening>;
+    set.apply(chosen, (opening) => ({ ...opening, ...wanted }));
+    wall = unit = method = facade = '';
   }
 
   async function remove() {
@@ -64,9 +60,27 @@
     <Button onclick={() => (asking = false)}>{changeWords.cancel}</Button>
   {:else}
     <form onsubmit={apply}>
-      {@render choice(addWords.wall, store.context.walls, wall, (id) => (wall = id))}
-      {@render choice(addWords.unit, store.context.units, unit, (id) => (unit = id))}
-      {@render choice(addWords.method, store.context.methods, method, (id) => (method = id))}
+      <ChoiceField
+        label={addWords.wall}
+        items={store.context.walls}
+        value={wall}
+        empty={changeWords.keep}
+        onchoose={(id) => (wall = id)}
+      />
+      <ChoiceField
+        label={addWords.unit}
+        items={store.context.units}
+        value={unit}
+        empty={changeWords.keep}
+        onchoose={(id) => (unit = id)}
+      />
+      <ChoiceField
+        label={addWords.method}
+        items={store.context.methods}
+        value={method}
+        empty={changeWords.keep}
+        onchoose={(id) => (method = id)}
+      />
       <label
         >{addWords.facade}<input
           bind:value={facade}
@@ -82,21 +96,6 @@
     <Button onclick={() => (asking = true)}>{changeWords.remove}</Button>
   {/if}
 </div>
-
-{#snippet choice(
-  label: string,
-  list: readonly { readonly id: string; readonly name: string }[],
-  value: string,
-  put: (id: string) => void,
-)}
-  <label
-    >{label}
-    <select {value} onchange={(event) => put(event.currentTarget.value)}>
-      <option value="">{changeWords.keep}</option>
-      {#each list as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-    </select></label
-  >
-{/snippet}
 
 <style>
   .bar,
@@ -121,7 +120,6 @@
     font-size: 0.9rem;
     font-weight: 500;
   }
-  select,
   input {
     width: 11rem;
   }

@@ -16,6 +16,7 @@
 <script lang="ts">
   import { freshId } from '$lib/device/ids.ts';
   import { copyOfOpening, newOpening } from '$lib/job/openings-set.svelte.ts';
+  import ChoiceField from '$lib/ui/ChoiceField.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { addWords } from '$words/openings.ts';
   import { marksIn, nextMark, sameMark, type OpeningDocument } from '@hulvek/core';
@@ -123,9 +124,27 @@
           autocomplete="off"
         /></label
       >
-      {@render choice(addWords.unit, context.units, unit, (id) => (chosen = { ...chosen, unit: id }))}
-      {@render choice(addWords.wall, context.walls, wall, (id) => (chosen = { ...chosen, wall: id }))}
-      {@render choice(addWords.method, context.methods, method, (id) => (chosen = { ...chosen, method: id }))}
+      <ChoiceField
+        label={addWords.unit}
+        items={context.units}
+        value={unit}
+        empty={addWords.later}
+        onchoose={(id) => (chosen = { ...chosen, unit: id })}
+      />
+      <ChoiceField
+        label={addWords.wall}
+        items={context.walls}
+        value={wall}
+        empty={addWords.later}
+        onchoose={(id) => (chosen = { ...chosen, wall: id })}
+      />
+      <ChoiceField
+        label={addWords.method}
+        items={context.methods}
+        value={method}
+        empty={addWords.later}
+        onchoose={(id) => (chosen = { ...chosen, method: id })}
+      />
     </div>
     <datalist id="facades"
       >{#each facades as one (one)}<option value={one}></option>{/each}</datalist
@@ -135,21 +154,6 @@
     >{addWords.submit(Math.max(1, read.marks.length), 0)}</Button
   >
 </form>
-
-{#snippet choice(
-  label: string,
-  list: readonly { readonly id: string; readonly name: string }[],
-  value: string,
-  put: (id: string) => void,
-)}
-  <label
-    >{label}
-    <select {value} onchange={(event) => put(event.currentTarget.value)}>
-      <option value="">{addWords.later}</option>
-      {#each list as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-    </select></label
-  >
-{/snippet}
 
 <style>
   form {

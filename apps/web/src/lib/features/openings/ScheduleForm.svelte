@@ -18,7 +18,8 @@
     type ScheduleProblem,
   } from '@hulvek/core';
   import SchedulePreview from './SchedulePreview.svelte';
-  import { USUAL_FRAME, type TypeChoice } from './schedule-desk.svelte.ts';
+  import { USUAL_FRAME } from '$lib/features/units/usual-frame.ts';
+  import type { TypeChoice } from './schedule-desk.svelte.ts';
 
   let { desk }: ScheduleFormProps = $props();
   let pasted = $state('');

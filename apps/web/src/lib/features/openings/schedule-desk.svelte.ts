@@ -3,7 +3,6 @@ import { freshId } from '$lib/device/ids.ts';
 import type { JobStore } from '$lib/job/job.svelte.ts';
 import type { OpeningsSet } from '$lib/job/openings-set.svelte.ts';
 import { newOpening } from '$lib/job/openings-set.svelte.ts';
-import { OpeningsEditor } from '$lib/job/openings.svelte.ts';
 import { addWords } from '$words/openings.ts';
 import {
   guessFields,
@@ -21,9 +20,9 @@ import {
   type ScheduleLine,
   type ScheduleTable,
   type ScheduleType,
-  type TypedLength,
   type Unit,
 } from '@hulvek/core';
+import { USUAL_FRAME } from '$lib/features/units/usual-frame.ts';
 import { readSheetFile, type SheetOfFile } from './read-sheet.ts';
 
 const REMEMBERED = 'hulvek:schedule-columns';
@@ -53,19 +52,6 @@ export interface Wanted {
   readonly here: OpeningDocument | null;
   readonly unit: string;
 }
-
-const length = (typed: string, mm: number): TypedLength => ({ typed, mm });
-/** Usual figures of a finned frame: common practice, no source. */
-export const USUAL_FRAME = {
-  frameDepth: length('100 mm', 100),
-  frameFace: length('70 mm', 70),
-  fin: {
-    kind: 'integral',
-    width: length('35 mm', 35),
-    holeFromFrame: length('25 mm', 25),
-    fromFront: length('25 mm', 25),
-  },
-} satisfies Pick<Unit, 'frameDepth' | 'frameFace' | 'fin'>;
 
 export class ScheduleDesk {
   readonly store: JobStore;
@@ -243,7 +229,7 @@ export class ScheduleDesk {
       [...this.added, ...this.changed].some(({ line }) => typeKey(line) === key) ? [unit] : [],
     );
     if (!(await this.set.add(add, { units, change }))) return false;
-    new OpeningsEditor(this.store).change(
+    this.set.editor.change(
       [...rough].flatMap(([id, size]) => (size ? [id] : [])),
       (opening) => {
         const size = rough.get(opening.id);

@@ -11,6 +11,7 @@ import {
   type TypedLength,
   type Unit,
 } from '@hulvek/core';
+import { USUAL_FRAME } from './usual-frame.ts';
 
 export const unitFields = [
   'name',
@@ -56,16 +57,16 @@ export type UnitProblems = Partial<Record<UnitField, string>>;
 
 const EMPTY = Object.fromEntries(unitFields.map((field) => [field, ''])) as UnitForm;
 
-/** Usual figures of a finned frame to start from: common practice, no source. */
+/** Usual figures to start from; how deep the frame is differs too much. */
 export const newUnitForm = (): UnitForm => ({
   ...EMPTY,
   operation: 'fixed',
   shape: 'rectangle',
-  frameFace: '70 mm',
-  finKind: 'integral',
-  finWidth: '35 mm',
-  holeFromFrame: '25 mm',
-  fromFront: '25 mm',
+  frameFace: USUAL_FRAME.frameFace.typed,
+  finKind: USUAL_FRAME.fin.kind,
+  finWidth: USUAL_FRAME.fin.width.typed,
+  holeFromFrame: USUAL_FRAME.fin.holeFromFrame.typed,
+  fromFront: USUAL_FRAME.fin.fromFront.typed,
 });
 
 /** Fields of heat through the whole: shown with their unit, so that one is never taken for another. */

@@ -1,7 +1,8 @@
 /** Parts of a job as they travel: read, held against their schemas and written down beside the server. */
 import { openDatabase, type Database } from '../db/index.ts';
 import { loadContext } from '../services/jobs.ts';
-import { forDevice, issuesByOpening, loadPartsWithoutPlans } from '../services/openings.ts';
+import { forDevice, issuesByOpening } from '../services/frozen-plans.ts';
+import { loadPartsWithoutPlans } from '../services/openings.ts';
 
 let known: Database | undefined;
 

@@ -35,7 +35,8 @@ import { sitePartsOf, type SitePart } from '../../contract/site-parts.ts';
 import { storedContext, storedJob } from '../db/stored.ts';
 import { note } from './audit.ts';
 import { announce } from './changes.ts';
-import { addOpenings, entryRow, issueRow, loadParts, readingRow } from './openings.ts';
+import { issueRow } from './frozen-plans.ts';
+import { addOpenings, entryRow, loadParts, readingRow } from './openings.ts';
 
 export async function countJobs(db: Database): Promise<number> {
   return db.$count(jobs);

@@ -2,42 +2,31 @@
 import {
   openingOf,
   type Entry,
-  type Issue,
-  type Maker,
+  type JobContext,
   type Opening,
   type OpeningDocument,
   type Reading,
 } from '@hulvek/core';
-import { and, asc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm';
-import { makerWords } from '$words/contract.ts';
-import type { PgColumn } from 'drizzle-orm/pg-core';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
-import { entries, judgements, openings, openingVersions, planIssues, readings } from '../db/schema/index.ts';
+import { entries, judgements, openings, openingVersions, readings } from '../db/schema/index.ts';
 import type { OpeningPart } from '../../contract/pack.ts';
-import { storedEntry, storedIssue, storedJudged, storedOpening, storedReading } from '../db/stored.ts';
-import { LRU } from '../lru.ts';
-import { announce, announceAll } from './changes.ts';
-import { namesIn, unnamed, type MadeBy, type Names } from './names.ts';
+import { storedEntry, storedJudged, storedOpening, storedReading } from '../db/stored.ts';
+import { byOpening, inJob, type Kept } from './by-opening.ts';
+import { announce } from './changes.ts';
+import { issuesByOpening } from './frozen-plans.ts';
+import { namesIn, unnamed } from './names.ts';
 
 export type { OpeningPart };
 
 export const openingOfPart = (part: OpeningPart): Opening => openingOf(part.document, part.readings);
 
-const newestVersion = and(
+/** Joins an opening to what is chosen for it now. */
+export const newestVersion = and(
   eq(openingVersions.jobId, openings.jobId),
   eq(openingVersions.openingId, openings.id),
   eq(openingVersions.version, openings.version),
 );
-
-const inJob =
-  (job: string, opening?: string | readonly string[]) =>
-  (table: { jobId: PgColumn; openingId: PgColumn }): SQL | undefined =>
-    and(
-      eq(table.jobId, job),
-      typeof opening === 'string'
-        ? eq(table.openingId, opening)
-        : opening && inArray(table.openingId, [...opening]),
-    );
 
 /** All openings of a job in their order, or those named. */
 export async function loadParts(
@@ -85,19 +74,6 @@ export async function loadPartsWithoutPlans(
   });
 }
 
-/** Frozen plans by opening, oldest first. */
-export async function issuesByOpening(
-  db: Queries,
-  job: string,
-  opening?: string | readonly string[],
-): Promise<Map<string, Issue[]>> {
-  const plans = await loadPlans(db, inJob(job, opening)(planIssues));
-  const names = await namesIn(db, job, plans);
-  return new Map(
-    [...byOpening(plans)].map(([id, own]) => [id, own.map((row) => withNames(row.issue, row, names))]),
-  );
-}
-
 function withJudged(row: typeof judgements.$inferSelect | undefined): Pick<OpeningPart, 'judged'> {
   const judged = storedJudged(row);
   return judged ? { judged } : {};
@@ -128,182 +104,6 @@ export async function loadOpenings(db: Queries, job: string): Promise<Opening[]>
   });
 }
 
-/** Everything done at some openings, in the order in which it was taken. Without names: accounts are enough to judge by. */
-export async function loadEntries(
-  db: Queries,
-  job: string,
-  at: readonly string[],
-): Promise<Map<string, Entry[]>> {
-  const rows = await db
-    .select()
-    .from(entries)
-    .where(and(eq(entries.jobId, job), inArray(entries.openingId, [...at])))
-    .orderBy(asc(entries.seq));
-  return new Map(
-    [...byOpening(rows)].map(([opening, own]) => [
-      opening,
-      own.map((row) => storedEntry(row, accountOnly(row))),
-    ]),
-  );
-}
-
-const accountOnly = ({ userId }: { userId: string | null }): Maker => ({
-  person: makerWords.account,
-  ...(userId !== null && { account: userId }),
-});
-
-const withNames = (issue: Issue, row: MadeBy, names: Names): Issue => ({
-  ...issue,
-  ...names.of(row),
-  opening: names.named(issue.opening),
-});
-
-interface Plan extends MadeBy {
-  readonly openingId: string;
-  readonly issue: Issue;
-}
-
-/** Frozen plans, each read from the database once. */
-async function loadPlans(db: Queries, here: SQL | undefined): Promise<Plan[]> {
-  const rows = await db
-    .select({
-      jobId: planIssues.jobId,
-      openingId: planIssues.openingId,
-      version: planIssues.version,
-      userId: planIssues.userId,
-      broughtId: planIssues.broughtId,
-      written: sql<string>`${planIssues}.xmin::text`,
-    })
-    .from(planIssues)
-    .where(here)
-    .orderBy(asc(planIssues.version));
-  const keyOf = (row: (typeof rows)[number]) => `${row.jobId} ${row.openingId} ${row.version}:${row.written}`;
-  const found = new Map(rows.map((row) => [keyOf(row), knownIssues.get(keyOf(row))]));
-  const missing = rows.filter((row) => found.get(keyOf(row)) === undefined);
-  if (missing.length > 0) {
-    const places = [...new Set(missing.map(({ openingId }) => openingId))];
-    const read = await db
-      .select({
-        openingId: planIssues.openingId,
-        version: planIssues.version,
-        document: planIssues.document,
-      })
-      .from(planIssues)
-      .where(and(here, inArray(planIssues.openingId, places)));
-    for (const { openingId, version, document } of read) {
-      const row = missing.find((one) => one.openingId === openingId && one.version === version);
-      if (!row) continue;
-      const issue = storedIssue(document);
-      found.set(keyOf(row), issue);
-      if (issue.build) knownIssues.set(keyOf(row), issue);
-    }
-  }
-  return rows.flatMap((row) => {
-    const issue = found.get(keyOf(row));
-    return issue ? [{ ...row, issue }] : [];
-  });
-}
-
-/** Frozen plans already read, by their place and the transaction that wrote them: they never change. */
-const knownIssues = new LRU<Issue>(1000);
-
-/** The frozen plans of an opening, oldest first; each is read from the database once. @param stamp see `lockOpenings` */
-export async function loadIssues(
-  db: Queries,
-  job: string,
-  opening: string,
-  stamp?: string,
-): Promise<Issue[]> {
-  const here = and(eq(planIssues.jobId, job), eq(planIssues.openingId, opening));
-  const stamps = stamp === '' ? [] : (stamp?.split(',') ?? []);
-  const key = (one: string) => `${job} ${opening} ${one}`;
-  if (stamp !== undefined && stamps.every((one) => knownIssues.has(key(one))))
-    return stamps.flatMap((one) => knownIssues.get(key(one)) ?? []);
-  const rows = await db.select().from(planIssues).where(here).orderBy(asc(planIssues.version));
-  const issues = rows.map((row) => storedIssue(row.document));
-  issues.forEach((issue, i) => {
-    const own = stamps[i];
-    if (own !== undefined && issue.build) knownIssues.set(key(own), issue);
-  });
-  return issues;
-}
-
-/** An opening that is held for one transaction. */
-export interface Held {
-  /** The job's revision when anything of it was stored last. */
-  readonly revision: number;
-  /** Its frozen plans, each by version and the transaction that wrote it. */
-  readonly plans: string;
-}
-
-/** Holds openings until the transaction ends; locks are taken in one order, so that none waits for ever. */
-export async function lockOpenings(
-  tx: Queries,
-  job: string,
-  at: readonly string[],
-): Promise<Map<string, Held>> {
-  const { rows } = await tx.execute<{ id: string; revision: number; plans: string }>(sql`
-    with held as (
-      select id, revision from openings where job_id = ${job} and id = any(${sql.param([...at])}::text[])
-      order by id for update
-    )
-    select held.id, held.revision, coalesce((
-      select string_agg(version || ':' || plan_issues.xmin::text, ',' order by version)
-      from plan_issues where job_id = ${job} and opening_id = held.id
-    ), '') as plans
-    from held`);
-  return new Map(rows.map(({ id, revision, plans }) => [id, { revision, plans }]));
-}
-
-/** Entries already read, by opening, as of a revision. */
-const knownEntries = new LRU<{ readonly revision: number; readonly entries: readonly Entry[] }>(2000);
-const placeOf = (job: string, opening: string): string => `${job} ${opening}`;
-
-/** What is done at openings that are held: read where this server does not know it yet. */
-export async function entriesHeld(
-  tx: Queries,
-  job: string,
-  held: ReadonlyMap<string, Held>,
-): Promise<Map<string, readonly Entry[]>> {
-  const found = new Map<string, readonly Entry[]>();
-  const unknown: string[] = [];
-  for (const [id, { revision }] of held) {
-    const known = knownEntries.get(placeOf(job, id));
-    if (known?.revision === revision) found.set(id, known.entries);
-    else unknown.push(id);
-  }
-  if (unknown.length === 0) return found;
-  const read = await loadEntries(tx, job, unknown);
-  for (const id of unknown) found.set(id, read.get(id) ?? []);
-  return found;
-}
-
-/** Once it is committed: the next record of the opening is judged by what is known here. */
-export const keepEntries = (
-  job: string,
-  opening: string,
-  revision: number,
-  entries: readonly Entry[],
-): void => knownEntries.set(placeOf(job, opening), { revision, entries });
-
-/** What a device needs of frozen plans: work goes by the newest, of older ones the fingerprints are enough. */
-export const forDevice = (issues: readonly Issue[]): Issue[] =>
-  issues.map((issue, i) => {
-    if (i === issues.length - 1) return issue;
-    const { build: _, ...rest } = issue;
-    return rest;
-  });
-
-function byOpening<Row extends { openingId: string }>(rows: readonly Row[]): Map<string, Row[]> {
-  const groups = new Map<string, Row[]>();
-  for (const row of rows) {
-    const group = groups.get(row.openingId);
-    if (group) group.push(row);
-    else groups.set(row.openingId, [row]);
-  }
-  return groups;
-}
-
 export async function loadPart(db: Queries, job: string, opening: string): Promise<OpeningPart | null> {
   const [part] = await loadParts(db, job, opening);
   return part ?? null;
@@ -327,9 +127,7 @@ export async function saveOpening(
       .where(and(eq(openings.jobId, job), eq(openings.id, document.id), eq(openings.version, from)))
       .returning({ version: openings.version });
     if (saved) {
-      const at = { jobId: job, openingId: document.id, version: saved.version };
-      const row = { ...at, document: unnamed(document), userId: user };
-      await tx.insert(openingVersions).values(row);
+      await tx.insert(openingVersions).values(versionRow(job, document, saved.version, { userId: user }));
       await announce(tx, { job, opening: document.id });
       return { ok: true as const, version: saved.version };
     }
@@ -346,6 +144,18 @@ export async function addOpenings(
   by: { readonly userId: string | null } = { userId: null },
 ): Promise<boolean> {
   if (documents.length === 0) return true;
+  if (!(await insertOpenings(db, job, documents, by))) return false;
+  await announce(db, { job, opening: null });
+  return true;
+}
+
+/** The same, told to nobody yet. */
+export async function insertOpenings(
+  db: Queries,
+  job: string,
+  documents: readonly OpeningDocument[],
+  by: { readonly userId: string | null },
+): Promise<boolean> {
   const next = sql<number>`(select coalesce(max(position), -1) + 1 from openings where job_id = ${job})`;
   const added = await db
     .insert(openings)
@@ -355,17 +165,34 @@ export async function addOpenings(
     .onConflictDoNothing()
     .returning({ id: openings.id });
   if (added.length < documents.length) return false;
-  await db.insert(openingVersions).values(
-    documents.map((document) => ({
-      jobId: job,
-      openingId: document.id,
-      version: 1,
-      document: unnamed(document),
-      ...by,
-    })),
-  );
-  await announce(db, { job, opening: null });
+  await db.insert(openingVersions).values(documents.map((document) => versionRow(job, document, 1, by)));
   return true;
+}
+
+/** One version of what is chosen for an opening, as it is stored. */
+export const versionRow = (
+  jobId: string,
+  document: OpeningDocument,
+  version: number,
+  by: { readonly userId: string | null },
+): typeof openingVersions.$inferInsert => ({
+  jobId,
+  openingId: document.id,
+  version,
+  document: unnamed(document),
+  ...by,
+});
+
+/** What an opening goes by has to be in its job: what is made of it could not be read any more. */
+export function notInJob(
+  { walls, units, methods }: Pick<JobContext, 'walls' | 'units' | 'methods'>,
+  { wall, unit, method }: OpeningDocument,
+): 'wall' | 'unit' | 'method' | null {
+  const has = (list: readonly { id: string }[], id: string | null) =>
+    id === null || list.some((item) => item.id === id);
+  if (!has(walls, wall)) return 'wall';
+  if (!has(units, unit)) return 'unit';
+  return has(methods, method) ? null : 'method';
 }
 
 /** Every version of what was chosen for an opening, oldest first. */
@@ -393,37 +220,6 @@ export async function loadVersions(
     at,
   }));
 }
-
-/** Freezes a plan; `false` when that version exists already. */
-export async function freezePlan(
-  db: Database,
-  job: string,
-  issue: Issue,
-  user: string | null,
-): Promise<boolean> {
-  return inTransaction(db, async (tx) => {
-    const added = await tx
-      .insert(planIssues)
-      .values({ ...issueRow(job, issue), userId: user })
-      .onConflictDoNothing()
-      .returning({ version: planIssues.version });
-    await announceAll(tx, { job, openings: [issue.opening.id], frozen: true });
-    return added.length > 0;
-  });
-}
-
-/** What is kept of a record beside who made it: that is an account, or somebody a file names. */
-type Kept<Row> = Omit<Row, 'userId' | 'broughtId' | 'seq'>;
-
-export const issueRow = (jobId: string, issue: Issue): Kept<typeof planIssues.$inferInsert> => {
-  const { person: _person, account: _account, brought: _brought, ...document } = issue;
-  return {
-    jobId,
-    openingId: issue.opening.id,
-    version: issue.version,
-    document: { ...document, opening: unnamed(issue.opening) },
-  };
-};
 
 export function entryRow(jobId: string, entry: Entry): Kept<typeof entries.$inferInsert> {
   const { opening, at, received, person: _person, account: _account, brought: _brought, ...rest } = entry;

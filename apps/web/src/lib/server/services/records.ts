@@ -23,15 +23,9 @@ import type { Person } from './accounts.ts';
 import type { Refused } from '../../contract/refused.ts';
 import { announcement, revisionIn } from './changes.ts';
 import { loadContext } from './jobs.ts';
-import {
-  entriesHeld,
-  entryRow,
-  keepEntries,
-  loadIssues,
-  lockOpenings,
-  readingRow,
-  type OpeningPart,
-} from './openings.ts';
+import { loadIssues } from './frozen-plans.ts';
+import { entriesHeld, keepEntries, lockOpenings } from './held-openings.ts';
+import { entryRow, readingRow, type OpeningPart } from './openings.ts';
 
 export type Taken = { readonly ok: true } | { readonly ok: false; readonly refusal: Refused };
 

@@ -82,7 +82,7 @@ export const addWords = {
     'mark-twice': 'stands for two openings',
     'too-long': 'is longer than 16 characters',
     'not-a-length': 'is not a length',
-    'out-of-range': 'is no size of a window: 150 mm to 9 m',
+    'out-of-range': 'is out of range: a size is 150 mm to 9 m, a sill stands up to 20 m above its floor',
     'half-a-size': 'is one half of a size; the other is missing',
     'not-a-size': 'is not width × height',
     'not-a-swing': 'says no way to open that is known',
@@ -90,10 +90,6 @@ export const addWords = {
   } satisfies Record<ScheduleProblem['code'], string>,
   line: (n: number) => `line ${n}`,
   more: (n: number) => `and ${n} more`,
-  leftAside: (n: number) =>
-    n === 1
-      ? '1 line is left aside until it is mended or its column is left aside.'
-      : `${n} problems. Mend them in the sheet, or leave the column aside.`,
   types: 'Units that it asks for',
   typeColumns: { type: 'Type', size: 'Size', openings: 'Openings', unit: 'Goes by' },
   newLike: (name: string) => `a new unit, frame and fin like ${name}`,

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import { goto } from '$app/navigation';
   import NextStep from '$lib/features/guide/NextStep.svelte';
   import MarksForm from '$lib/features/openings/MarksForm.svelte';
@@ -30,7 +31,7 @@
   {#if mayEdit}<NextStep {store} />{/if}
   <SetBar {set} />
   {#if store.rows.length === 0}
-    <p>{jobWords.empty}</p>
+    <NoOpenings {store} />
   {:else}<OpeningsTable {store} {set} />{/if}
   <RemovedList {store} {set} />
   {#if mayEdit}

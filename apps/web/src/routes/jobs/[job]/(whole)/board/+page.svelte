@@ -1,4 +1,5 @@
 <script lang="ts">
+  import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import BoardPanel from '$lib/features/board/BoardPanel.svelte';
   import Facade from '$lib/features/board/Facade.svelte';
   import Button from '$lib/ui/Button.svelte';
@@ -137,7 +138,7 @@
           {#if mayMove}<Button onclick={layOut}>{boardWords.layOut}</Button>{/if}
         </section>
       {/if}
-      {#if store.rows.length === 0}<p>{jobWords.empty}</p>{/if}
+      {#if store.rows.length === 0}<NoOpenings {store} />{/if}
     </div>
     <BoardPanel {store} {editor} selected={[...selected]} {meetings} />
   </div>

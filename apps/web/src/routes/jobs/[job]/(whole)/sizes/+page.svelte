@@ -1,11 +1,11 @@
 <script lang="ts">
+  import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import JobPage from '$lib/features/shell/JobPage.svelte';
   import DepthTable from '$lib/features/sizes/DepthTable.svelte';
   import OrderSize from '$lib/features/sizes/OrderSize.svelte';
   import SlopeSetOut from '$lib/features/sizes/SlopeSetOut.svelte';
   import WallEditor from '$lib/features/sizes/WallEditor.svelte';
   import { sizesWords, wallWords } from '$words/sizes.ts';
-  import { jobWords } from '$words/shell.ts';
 
   let { data } = $props();
   const store = $derived(data.store);
@@ -41,7 +41,7 @@
         {/if}
       {/key}
     </div>
-  {:else}<p>{jobWords.empty}</p>{/if}
+  {:else}<NoOpenings {store} />{/if}
 </JobPage>
 
 <style>

@@ -1,10 +1,11 @@
 <script lang="ts">
+  import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import { beforeNavigate } from '$app/navigation';
   import SurveyTable from '$lib/features/survey/SurveyTable.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { SurveyGrid } from '$lib/features/survey/survey-grid.svelte.ts';
   import { tableWords } from '$words/survey.ts';
-  import { jobWords, saveWords, viewWords } from '$words/shell.ts';
+  import { saveWords, viewWords } from '$words/shell.ts';
   import { untrack } from 'svelte';
 
   let { data } = $props();
@@ -60,7 +61,7 @@
       {#each grid.problems.slice(0, 30) as problem (problem)}<li>{problem}</li>{/each}
     </ul>
   {/if}
-  {#if grid.openings.length === 0}<p>{jobWords.empty}</p>{:else}<SurveyTable {grid} {mayEdit} />{/if}
+  {#if grid.openings.length === 0}<NoOpenings {store} />{:else}<SurveyTable {grid} {mayEdit} />{/if}
 </main>
 
 <style>

@@ -1,9 +1,10 @@
 import { readBody } from '$lib/server/body.ts';
-import { database, type Database } from '$lib/server/db/index.ts';
+import { database } from '$lib/server/db/index.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { may } from '$lib/contract/rights.ts';
 import { revisionOf } from '$lib/server/services/changes.ts';
-import { forDevice, loadPart, saveOpening } from '$lib/server/services/openings.ts';
+import { forDevice } from '$lib/server/services/frozen-plans.ts';
+import { loadPart, notInJob, saveOpening } from '$lib/server/services/openings.ts';
 import { errorsWords } from '$words/contract.ts';
 import type { Person } from '$lib/server/services/accounts.ts';
 import {
@@ -41,7 +42,9 @@ export const PUT = async ({ params, request, locals }) => {
   // Of all marks together it is known whether one stands for two openings.
   if (document.mark !== stored.mark) error(400, errorsWords.markInList);
   if (!may(locals.role, 'plan') && !onlySurveyChanged(stored, document)) error(403, errorsWords.notAllowed);
-  const missing = await notInJob(db, params.job, document);
+  const context = await loadContext(db, params.job);
+  if (!context) error(404, errorsWords.noJob);
+  const missing = notInJob(context, document);
   if (missing) error(400, errorsWords.notInJob[missing]);
   const own = departing(stored, document, locals.person);
   if (!own) error(400, errorsWords.otherName);
@@ -51,20 +54,6 @@ export const PUT = async ({ params, request, locals }) => {
   if (!result.theirs) error(404, errorsWords.noOpening);
   return json(result.theirs, { status: 409 });
 };
-
-/** What an opening goes by has to be there: what is made of it could not be read any more. */
-async function notInJob(
-  db: Database,
-  job: string,
-  { wall, unit, method }: OpeningDocument,
-): Promise<'wall' | 'unit' | 'method' | null> {
-  const context = await loadContext(db, job);
-  const has = (list: readonly { id: string }[] | undefined, id: string | null) =>
-    id === null || (list?.some((item) => item.id === id) ?? false);
-  if (!has(context?.walls, wall)) return 'wall';
-  if (!has(context?.units, unit)) return 'unit';
-  return has(context?.methods, method) ? null : 'method';
-}
 
 /** Measuring is not planning: whoever may only measure may choose the side, nothing else. */
 const onlySurveyChanged = (stored: OpeningDocument, next: OpeningDocument): boolean =>

@@ -1,8 +1,8 @@
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { judgeMark } from '$lib/contract/judged.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
-import { freezePlan, loadPart, openingOfPart } from '$lib/server/services/openings.ts';
+import { freezePlan, reasonMissing } from '$lib/server/services/frozen-plans.ts';
+import { loadPart, openingOfPart } from '$lib/server/services/openings.ts';
 import { errorsWords } from '$words/contract.ts';
 import { issueOf, issueSchema, planOpening, versionsBefore } from '@hulvek/core';
 import { error, json } from '@sveltejs/kit';
@@ -19,10 +19,7 @@ export const POST = async ({ params, request, locals }) => {
   const part = await loadPart(db, params.job, params.opening);
   if (!context || !part || !locals.person) error(404, errorsWords.noOpening);
   const opening = openingOfPart(part);
-  // The verdict that is kept of it exactly as it stands: nothing that fails, or is not known, is begun without a word.
-  const judged = part.judged?.mark === judgeMark(context)(opening) ? part.judged.judgement.grade : null;
-  if ((judged === 'fails' || judged === 'not-checkable') && despite?.grade !== judged)
-    error(409, errorsWords.reasonNeeded);
+  if (reasonMissing(part, opening, context, despite)) error(409, errorsWords.reasonNeeded);
   const plan = planOpening(opening, context);
   const { id: account, name: person } = locals.person;
   const at = new Date().toISOString();
