@@ -13,16 +13,22 @@
   import { page } from '$app/state';
   import { inSight } from '$lib/ui/scroll-to.ts';
   import { stagesWords } from '$words/shell.ts';
-  import { openingFrame, readingsFromOutside } from '@hulvek/core';
+  import { judgedProofs, openingFrame, readingsFromOutside, type JudgedProof } from '@hulvek/core';
   import { stages, type Stage } from '../../../params/stage.ts';
 
   let { job, opening, judgement }: StageRailProps = $props();
+  const MEASURED: readonly JudgedProof[] = ['fit', 'delivery'];
+  const CHOSEN = judgedProofs.filter((proof) => !MEASURED.includes(proof));
   const READY: readonly Stage[] = ['measure', 'detail', 'prove', 'install'];
   const frame = $derived(openingFrame(readingsFromOutside(opening.survey)));
   const now = $derived(page.params.stage);
+  const fails = $derived((proofs: readonly JudgedProof[]) =>
+    proofs.some((proof) => judgement?.proofs[proof].grade === 'fails'),
+  );
+  /** What is decided at a stage is there, and nothing of it fails. */
   const reached = $derived<Partial<Record<Stage, boolean>>>({
-    measure: frame !== null && frame.missing.length === 0,
-    detail: judgement !== null && !judgement.missing.includes('plan'),
+    measure: frame !== null && frame.missing.length === 0 && !fails(MEASURED),
+    detail: judgement !== null && !judgement.missing.includes('plan') && !fails(CHOSEN),
   });
 </script>
 
