@@ -13,6 +13,8 @@ import {
   signIn,
 } from '../src/lib/server/services/accounts.ts';
 import { auditOf } from '../src/lib/server/services/audit.ts';
+import { freezePlan } from '../src/lib/server/services/frozen-plans.ts';
+import { loadParts } from '../src/lib/server/services/openings.ts';
 import { deletedJobs, deleteJob, importJob, listJobs, putBackJob } from '../src/lib/server/services/jobs.ts';
 import {
   changeMember,
@@ -195,6 +197,27 @@ describe('sessions and accounts', () => {
     await setMember(db, 'only-owner', owner, 'owner');
     expect(await eraseAccount(db, user, PASSWORD)).toBe('erased');
     expect((await listMembers(db, 'only-owner')).map(({ userId }) => userId)).toEqual([owner]);
+  });
+
+  it('that is erased is read anew wherever its name was written down, also in a job it has left', async () => {
+    const user = await account('Gone Soon');
+    const [begun] = (await loadParts(db, JOB)).filter(({ issues }) => issues.length > 0);
+    const issue = begun?.issues.at(-1);
+    if (!issue) throw new Error('nothing is frozen in the demo');
+    expect(await freezePlan(db, JOB, { ...issue, version: issue.version + 1 }, user)).toBe(true);
+    const counts = async () =>
+      (
+        await db.execute<{ job: number; changed: number; planned: number }>(
+          sql`select j.revision job, min(o.revision) changed, min(o.planned) planned
+            from jobs j join openings o on o.job_id = j.id where j.id = ${JOB} group by j.revision`,
+        )
+      ).rows[0] ?? { job: 0, changed: 0, planned: 0 };
+    const before = await counts();
+    expect(before.planned).toBeLessThan(before.job);
+    expect(await eraseAccount(db, user, PASSWORD)).toBe('erased');
+    const after = await counts();
+    expect(after).toEqual({ job: before.job + 1, changed: before.job + 1, planned: before.job + 1 });
+    expect((await loadParts(db, JOB)).flatMap(({ issues }) => issues).at(-1)?.person).not.toBe('Gone Soon');
   });
 });
 

@@ -4,7 +4,17 @@ import { hash, verify } from '@node-rs/argon2';
 import { and, desc, eq, gt, isNull, lt, ne } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import type { LookRule, Role } from '../../contract/rights.ts';
-import { entries, jobs, members, readings, sessions, users } from '../db/schema/index.ts';
+import {
+  entries,
+  jobs,
+  members,
+  openingVersions,
+  planIssues,
+  readings,
+  sessions,
+  users,
+} from '../db/schema/index.ts';
+import { announceAll } from './changes.ts';
 import { digest } from './tokens.ts';
 
 export interface Person {
@@ -162,6 +172,18 @@ export async function dataOf(db: Database, user: string): Promise<unknown> {
   };
 }
 
+/** Jobs in which something bears the name of an account. */
+async function jobsNaming(tx: Queries, user: string): Promise<string[]> {
+  const named = new Set<string>();
+  for (const table of [members, entries, readings, planIssues, openingVersions])
+    for (const { job } of await tx
+      .selectDistinct({ job: table.jobId })
+      .from(table)
+      .where(eq(table.userId, user)))
+      named.add(job);
+  return [...named].sort();
+}
+
 export type Erased = 'erased' | 'wrong-password' | 'only-owner';
 
 /** Ends an account for good: its name and address go, what it recorded stays under its id. */
@@ -181,7 +203,10 @@ export async function eraseAccount(db: Database, user: string, password: string)
       );
       if (others === 0) return 'only-owner';
     }
+    const named = await jobsNaming(tx, user);
     await tx.delete(users).where(eq(users.id, user));
+    // Whatever was written down with the name, here or on a device, is read anew.
+    for (const job of named) await announceAll(tx, { job, openings: null, frozen: true });
     return 'erased';
   });
 }

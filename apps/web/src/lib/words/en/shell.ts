@@ -43,7 +43,8 @@ export const jobWords = {
   search: 'Find an opening',
   searchHint: 'mark, name, façade',
   none: 'No opening matches.',
-  empty: 'No opening yet. A mark is enough to start measuring; a schedule that somebody sent is read as it is.',
+  empty:
+    'No opening yet. A mark is enough to start measuring; a schedule that somebody sent is read as it is.',
   columns: {
     mark: 'Mark',
     name: 'Opening',
