@@ -95,6 +95,17 @@ const OPEN_FIRST = [
   },
 ] as const satisfies readonly Row[];
 
+const CUT_HEAD_FLAP = {
+  id: 'cut-flap',
+  physical: ['wall-layer'],
+  events: [
+    ['cut', 'wrap', 'flap', 'flap-edge'],
+    ['lift', 'wrap', 'flap', 'flap-edge'],
+  ],
+  needs: ['cutter', 'ladder'],
+  work_min: 5,
+} as const;
+
 const WALL = [
   {
     id: 'wrap',
@@ -135,29 +146,9 @@ const WALL = [
     needs: [...TAPING_HIGH, 'two-people', 'cutter'],
     work_min: 26,
   },
-  {
-    id: 'cut-flap',
-    when: { ...FLAPPED, slits: ['head'] },
-    physical: ['wall-layer'],
-    events: [
-      ['cut', 'wrap', 'flap', 'flap-edge'],
-      ['lift', 'wrap', 'flap', 'flap-edge'],
-    ],
-    needs: ['cutter', 'ladder'],
-    work_min: 5,
-  },
-  {
-    id: 'cut-flap',
-    // Wrap that is folded in keeps its jambs.
-    when: { ...FLAPPED, slits: ['four-corners'], wrapEdge: ['turned-in'] },
-    physical: ['wall-layer'],
-    events: [
-      ['cut', 'wrap', 'flap', 'flap-edge'],
-      ['lift', 'wrap', 'flap', 'flap-edge'],
-    ],
-    needs: ['cutter', 'ladder'],
-    work_min: 5,
-  },
+  { ...CUT_HEAD_FLAP, when: { ...FLAPPED, slits: ['head'] } },
+  // Wrap that is folded in keeps its jambs.
+  { ...CUT_HEAD_FLAP, when: { ...FLAPPED, slits: ['four-corners'], wrapEdge: ['turned-in'] } },
   {
     id: 'cut-flap-corners',
     role: 'cut-flap',
