@@ -1,4 +1,5 @@
 /** The Prove stage whole: pen line, joint, conditions, moisture, loads, job view, proof sheet; at phone width too. */
+import { WEATHER_HEAD, yearOf } from '../../../packages/core/test/support/weather.ts';
 import { expect, expectAccessible, newOpening, saved, signIn, test } from './support.ts';
 import type { Page } from '@playwright/test';
 
@@ -143,23 +144,8 @@ test('the joint as measured decides what works; prices move the recommendation a
   await expect(prices.getByRole('status')).toContainText('Kept');
 });
 
-const HEAD = [
-  'LOCATION,Nowhere Flat,XX,Invented,hand-written,000000,60.0,10.0,1.0,123.0',
-  'DESIGN CONDITIONS,0',
-  'TYPICAL/EXTREME PERIODS,0',
-  'GROUND TEMPERATURES,0',
-  'HOLIDAYS/DAYLIGHT SAVINGS,No,0,0,0',
-  'COMMENTS 1,invented',
-  'COMMENTS 2,for a test',
-  'DATA PERIODS,1,1,Data,Sunday,1/1,12/31',
-];
 /** A cold, damp year: −12 °C in January, 18 °C in July. */
-const YEAR = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31].flatMap((days, m) =>
-  Array.from({ length: days * 24 }, (_, h) => {
-    const dry = (3 - 15 * Math.cos((m * Math.PI) / 6)).toFixed(1);
-    return `2021,${m + 1},${Math.floor(h / 24) + 1},${(h % 24) + 1},60,?9,${dry},99.9,85,101325`;
-  }),
-);
+const YEAR = yearOf((month) => 3 - 15 * Math.cos((month * Math.PI) / 6), 85);
 const file = (lines: readonly string[]) => ({
   name: 'weather.epw',
   mimeType: 'text/plain',
@@ -174,10 +160,10 @@ test('a weather file is refused with its line or becomes the months that the wal
   const months = page.getByTestId('months');
   await expect(months.getByLabel('Jan, Temperature, °C')).not.toHaveValue('');
   const input = months.getByLabel(/Read a weather file/);
-  const broken = [...HEAD, ...YEAR.slice(0, 30), '2021,1,2,7,60,?9,warm,99.9,85,101325'];
+  const broken = [...WEATHER_HEAD, ...YEAR.slice(0, 30), '2021,1,2,7,60,?9,warm,99.9,85,101325'];
   await input.setInputFiles(file(broken));
   await expect(months.getByRole('alert')).toContainText('Line 39: the temperature “warm” is no such figure');
-  await input.setInputFiles(file([...HEAD, ...YEAR]));
+  await input.setInputFiles(file([...WEATHER_HEAD, ...YEAR]));
   await expect(months.getByRole('alert')).toHaveCount(0);
   await expect(months.getByLabel('Jan, Temperature, °C')).toHaveValue('−12');
   await expect(months.getByLabel('Jul, Humidity, %')).toHaveValue('85');

@@ -21,28 +21,13 @@ import {
 import { count } from './support/count.ts';
 import { injured } from './support/mutations.ts';
 import { section } from './support/sections.ts';
+import { WEATHER_HEAD, yearOf } from './support/weather.ts';
 
 const labels = Object.fromEntries(surveyPointIds.map((id) => [id, pointTexts[id].label])) as Record<
   SurveyPointId,
   string
 >;
-const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
-const epw = [
-  'LOCATION,Nowhere Flat,XX,Invented,hand-written,000000,60.0,10.0,1.0,123.0',
-  'DESIGN CONDITIONS,0',
-  'TYPICAL/EXTREME PERIODS,0',
-  'GROUND TEMPERATURES,0',
-  'HOLIDAYS/DAYLIGHT SAVINGS,No,0,0,0',
-  'COMMENTS 1,invented',
-  'COMMENTS 2,for a test',
-  'DATA PERIODS,1,1,Year,Sunday,1/1,12/31',
-  ...DAYS.flatMap((days, month) =>
-    Array.from({ length: days * 24 }, (_, h) => {
-      const [day, hour] = [Math.floor(h / 24) + 1, (h % 24) + 1];
-      return `2021,${month + 1},${day},${hour},60,?9?9?9,4.0,1.0,80,101325`;
-    }),
-  ),
-].join('\n');
+const epw = [...WEATHER_HEAD, ...yearOf(() => 4, 80)].join('\n');
 const sheet = [
   ['Mark', labels.widthTop, labels.widthBottom, labels.sillLeft].join(','),
   'S-01,36 3/8,36 1/2,0',
