@@ -4,6 +4,7 @@ export * from './content-hash.ts';
 export * from './format-length.ts';
 export * from './keypad.ts';
 export * from './length.ts';
+export * from './measure.ts';
 export * from './parse-length.ts';
 export * from './psychrometrics.ts';
 export * from './random.ts';
