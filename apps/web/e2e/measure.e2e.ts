@@ -220,24 +220,32 @@ test('a buck of 64 mm before 51 mm of board and a 19 mm batten is said to be 6 m
 }) => {
   await signIn(page);
   const job = await bareJob(page, 'depth');
-  await page.goto(`${job}/sizes`);
-  const wall = page.getByRole('region', { name: 'Layers of the wall' });
+  await page.goto(`${job}/walls`);
   for (const [role, typed] of [
     ['exterior-board', '51'],
     ['cavity', '19 mm'],
   ] as const) {
-    await wall.getByRole('button', { name: 'Add a layer' }).click();
-    await wall.getByLabel('Layer 1').selectOption(role);
-    await wall.getByLabel('Thickness 1').fill(typed);
+    await page.getByRole('button', { name: 'Add a layer' }).click();
+    await page.getByLabel('Layer 1').selectOption(role);
+    await page.getByLabel('Thickness 1').fill(typed);
   }
-  await wall.getByRole('button', { name: 'Keep the wall' }).click();
-  await wall.getByLabel('Buck of the method', { exact: true }).selectOption('foam');
-  await wall.getByLabel('Leg in the opening').fill('38');
-  await wall.getByLabel('Projects from the sheathing').fill('6x');
-  await wall.getByRole('button', { name: 'Keep the buck' }).click();
-  await expect(wall.getByRole('alert')).toContainText('must read as lengths');
-  await wall.getByLabel('Projects from the sheathing').fill('64');
-  await wall.getByRole('button', { name: 'Keep the buck' }).click();
+  await page.getByRole('button', { name: 'Keep the wall' }).click();
+  const effect = page.getByTestId('item-effect');
+  await expect(effect.getByText('2 openings go by it:')).toBeVisible();
+  await expect(effect.getByRole('row', { name: /^Layer 1 sheathing/ })).toContainText('cavity');
+  await effect.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/is kept\.$/)).toBeVisible();
+  await page.goto(`${job}/methods`);
+  await page.getByLabel('Buck of the method', { exact: true }).selectOption('foam');
+  await page.getByLabel('Leg in the opening').fill('38');
+  await page.getByLabel('Projects from the sheathing').fill('6x');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('must read as lengths');
+  await page.getByLabel('Projects from the sheathing').fill('64');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByTestId('item-effect').getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/is kept\.$/)).toBeVisible();
+  await page.goto(`${job}/sizes`);
   await expect(page.getByText('The buck is 6 mm short of the trim plane.')).toBeVisible();
   await page.goto(`${job}/skarv-s-01/measure`);
   await expect(page.getByRole('heading', { name: 'Buck too short for the wall' })).toBeVisible();
@@ -273,7 +281,7 @@ test('a unit entered with the maker’s limits is kept; glazing from another alt
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
   // Room and weather belong together.
-  await page.getByLabel('Weather, °C').fill('');
+  await page.getByLabel('Weather', { exact: true }).fill('');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('Give all three')).toBeVisible();
   await page.goto(`${job}/skarv-s-01/measure`);

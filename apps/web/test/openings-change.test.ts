@@ -102,7 +102,7 @@ describe('openings of a job', () => {
       },
     };
     const sender = {
-      person: { id: user, name: 'Aud', email: '', keepsShelf: false },
+      person: { id: user, name: 'Aud', email: '', keepsShelf: false, reads: null },
       role: 'lead' as const,
       lookRule: 'not-the-doer' as const,
     };

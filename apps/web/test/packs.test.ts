@@ -157,7 +157,7 @@ describe('a sync', () => {
       name: 'Sync',
       password: 'not to be guessed',
     });
-    const person = { id: id ?? '', name: 'Sync', email: '', keepsShelf: false };
+    const person = { id: id ?? '', name: 'Sync', email: '', keepsShelf: false, reads: null };
     const sender = { person, role: 'lead', lookRule: 'not-the-doer' } as const;
     const device = randomUUID();
     const opening = skarvPoint().openings.find(({ mark }) => mark === 'S-05')!.id;

@@ -40,7 +40,7 @@ afterAll(() => databases.drop());
 const db = await databases.migrated();
 
 const lead = (more: Partial<Sender> = {}): Sender => ({
-  person: { id: randomUUID(), name: 'Tove Aas', email: '', keepsShelf: false },
+  person: { id: randomUUID(), name: 'Tove Aas', email: '', keepsShelf: false, reads: null },
   role: 'lead',
   lookRule: 'not-the-doer',
   ...more,
@@ -274,7 +274,7 @@ describe('who made a record', () => {
   const account = async (name: string, email: string) => {
     const id = await createUser(db, { email, name, password: 'not to be guessed' });
     if (!id) throw new Error('taken');
-    return { id, name, email, keepsShelf: false };
+    return { id, name, email, keepsShelf: false, reads: null };
   };
   const noteOf = (file: JobFile, more: Partial<Entry> = {}): Entry => ({
     id: randomUUID(),

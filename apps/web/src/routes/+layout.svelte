@@ -4,6 +4,7 @@
   import '@fontsource-variable/atkinson-hyperlegible-mono';
   import '$lib/styles/tokens.css';
   import '$lib/styles/base.css';
+  import { browser } from '$app/environment';
   import { page } from '$app/state';
   import UnitSwitch from '$lib/features/shell/UnitSwitch.svelte';
   import { device } from '$lib/device/device.svelte.ts';
@@ -16,6 +17,9 @@
   let { data, children } = $props();
   const store = $derived((page.data.store as JobStore | undefined) ?? null);
   const job = $derived(store?.context.job ?? null);
+  const reads = $derived(
+    store?.reads ?? (browser ? device().me?.reads : undefined) ?? data.person?.reads ?? null,
+  );
 
   /** What is open: the opening by its mark, or the page of the job by its name. */
   const title = $derived.by(() => {
@@ -56,7 +60,7 @@
     <a class="brand" href="/jobs" aria-label="{shellWords.product}, {navWords.jobs}">hul<b>v</b>ek</a>
     {#if job}<a class="job" href="/jobs/{job.id}">{job.name}</a>{/if}
     <span class="room"></span>
-    {#if store?.pack.rights.includes('settings')}<UnitSwitch {store} />{/if}
+    <UnitSwitch {reads} />
     <a class="person" href="/account">{data.person.name}</a>
     <form method="POST" action="/sign-out" onsubmit={signOut}><button>{signInWords.out}</button></form>
   </header>

@@ -3,7 +3,7 @@ import type { MethodDocument } from '../documents/method.ts';
 import type { Unit } from '../documents/unit.ts';
 import type { Wall } from '../documents/wall.ts';
 import { box, type Range, type Solid } from '../geometry/solid.ts';
-import type { SolidMaterial } from '../vocabulary/materials.ts';
+import { layerSolids, type SolidMaterial } from '../vocabulary/materials.ts';
 import { surface, type Surface, type Surfaces } from '../geometry/surface.ts';
 import { radians, snap } from '../geometry/vector.ts';
 import type { Choices } from '../vocabulary/axes.ts';
@@ -204,19 +204,6 @@ export function unitGeometry(
   };
 }
 
-const LAYER_SOLID: Readonly<Record<string, SolidMaterial>> = {
-  siding: 'siding',
-  'foam-board': 'foam-board',
-  'wool-board': 'insulation',
-  'wood-board': 'wood-board',
-  drywall: 'plaster',
-  plaster: 'plaster',
-  render: 'render',
-  brick: 'masonry',
-  block: 'masonry',
-  concrete: 'masonry',
-};
-
 /** Four bars round the opening that leave a hole of W × H with the edge `free` from it. */
 function round(
   role: Role,
@@ -253,9 +240,9 @@ export function baseSolids(geometry: OpeningGeometry, choices: Choices, numbers:
       return isMasonry(material)
         ? round(role, 'masonry', whole)
         : studs(geometry, w, framed ? numbers : null);
-    if (role === 'sheathing') return round(role, LAYER_SOLID[material] ?? 'wood-board', whole);
+    if (role === 'sheathing') return round(role, layerSolids[material] ?? 'wood-board', whole);
     if (role === 'exterior-board' || role === 'cladding')
-      return outerStands ? round(role, LAYER_SOLID[material] ?? 'foam-board', whole) : [];
+      return outerStands ? round(role, layerSolids[material] ?? 'foam-board', whole) : [];
     // The finish of the room comes after the window; old walls have theirs.
     if (role === 'interior-finish' && choices.waterLayer === 'existing') return round(role, 'plaster', whole);
     return [];

@@ -83,7 +83,9 @@ export const jobSchema = z.strictObject({
       movement: z.optional(z.union(movementClasses.map((m) => z.literal(m)))),
     }),
   ),
-  /** What material and work cost here, in whatever money the job counts in. */
+  /** The money that prices are in, by its three letters (ISO 4217). */
+  currency: z.optional(z.string().check(z.regex(/^[A-Z]{3}$/))),
+  /** What material and work cost here. */
   prices: z.optional(z.partialRecord(z.enum(priceIds), z.number().check(z.gte(0), z.lte(100_000)))),
   /** How units may be carried on this site. */
   handling: z.optional(

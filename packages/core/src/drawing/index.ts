@@ -8,3 +8,5 @@ export * from './lap.ts';
 export * from './palette.ts';
 export * from './pieces.ts';
 export * from './survey.ts';
+export * from './unit.ts';
+export * from './wall.ts';

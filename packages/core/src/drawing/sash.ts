@@ -44,8 +44,20 @@ function sashesOf({ operation }: Unit, light: Box): readonly Box[] {
 }
 
 /** Lines of the sashes on the face. @param to from the wall to the paper */
-export function sashItems({ unit, context }: Build, to: (p: Point2) => Point2): DrawItem[] {
-  const { left, bottom, width, height, frameFace } = context.unit;
+export const sashItems = ({ unit, context }: Build, to: (p: Point2) => Point2): DrawItem[] =>
+  sashLines(unit, context.unit, to);
+
+interface Frame {
+  readonly left: number;
+  readonly bottom: number;
+  readonly width: number;
+  readonly height: number;
+  readonly frameFace: number;
+}
+
+/** The same of a unit that stands nowhere yet. */
+export function sashLines(unit: Unit, frame: Frame, to: (p: Point2) => Point2): DrawItem[] {
+  const { left, bottom, width, height, frameFace } = frame;
   const light: Box = [
     left + frameFace,
     left + width - frameFace,

@@ -1,4 +1,5 @@
 /** Writes lengths for reading, in the unit of the job; parsing them back gives the same figure. */
+import { parseLength } from './parse-length.ts';
 import { INCH_DENOMINATOR, MM_PER_INCH, type LengthUnit, type TypedLength } from './length.ts';
 
 const THIN_SPACE = '\u202f';
@@ -21,10 +22,9 @@ export function formatLength(mm: number, unit: LengthUnit, style: LengthStyle = 
   return unit === 'in' ? formatInches(mm, style) : formatMillimetres(mm, style);
 }
 
-/** Width first, always: the trade's way of writing a size. */
-export function formatSize(size: { width: number; height: number }, unit: LengthUnit): string {
-  return `${formatLength(size.width, unit, 'figure')} × ${formatLength(size.height, unit, 'figure')}`;
-}
+/** Width first, always: the trade's way of writing a size. Never without its unit. */
+export const formatSize = (size: { width: number; height: number }, unit: LengthUnit): string =>
+  `${formatLength(size.width, unit, unit === 'mm' ? 'figure' : 'full')} × ${formatLength(size.height, unit)}`;
 
 function formatMillimetres(mm: number, style: LengthStyle): string {
   const tenths = Math.round(Math.abs(mm) * 10);
@@ -66,3 +66,29 @@ export function asTyped(mm: number, unit: LengthUnit): TypedLength {
   const figure = formatLength(mm, unit, 'figure').replace(MINUS, '-').replace(FRACTION_SLASH, '/');
   return { typed: unit === 'in' ? `${figure}"` : figure, mm };
 }
+
+const SAME_mm = 0.05;
+const MARK: Readonly<Record<LengthUnit, string>> = { mm: ' mm', in: '"' };
+const BARE = /^[-−+]?[\d.,\s/⁄½¼¾⅛⅜⅝⅞-]+$/;
+
+/**
+ * What was typed, for somebody who reads in `unit`: to the letter, with its own unit behind it where a bare figure
+ * would be taken for another length.
+ *
+ * @example typedFor({ typed: '19', mm: 19 }, 'in') // '19 mm'
+ */
+export function typedFor({ typed, mm }: TypedLength, unit: LengthUnit): string {
+  const text = typed.trim();
+  if (!BARE.test(text)) return text;
+  const others: LengthUnit = unit === 'mm' ? 'in' : 'mm';
+  for (const u of [unit, others]) {
+    const read = parseLength(text, u);
+    if (!read.ok || Math.abs(read.value.mm - mm) > SAME_mm) continue;
+    return read.value.unit === unit ? text : `${text}${MARK[read.value.unit]}`;
+  }
+  return formatLength(mm, unit);
+}
+
+/** The same length for somebody who reads in another unit than it is written in; empty where it is the same one. */
+export const alsoIn = (mm: number, written: LengthUnit, reads: LengthUnit): string =>
+  written === reads ? '' : formatLength(mm, reads);

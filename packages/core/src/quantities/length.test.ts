@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { asTyped, formatLength } from './format-length.ts';
+import { asTyped, formatLength, typedFor } from './format-length.ts';
 import type { LengthUnit } from './length.ts';
 import { parseLength } from './parse-length.ts';
 
@@ -100,6 +100,31 @@ describe('lengths as people write them', () => {
       }),
     );
   });
+  it.each([
+    ['19', 19, 'mm', '19'],
+    ['19', 19, 'in', '19 mm'],
+    ['36 3/8', 923.925, 'in', '36 3/8'],
+    ['36 3/8', 923.925, 'mm', '36 3/8"'],
+    ['36', 914.4, 'mm', '36"'],
+    ['36', 914.4, 'in', '36'],
+    ['921', 921, 'in', '921 mm'],
+    ['3.5 cm', 35, 'in', '3.5 cm'],
+  ] as const)('“%s”, meant as %f mm, stands before who reads in %s as “%s”', (typed, value, unit, shown) =>
+    expect(typedFor({ typed, mm: value }, unit)).toBe(shown),
+  );
+  it('however it was typed, it reads back as what was meant, whoever reads it', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 16 * 200 }),
+        fc.constantFrom('mm', 'in'),
+        fc.constantFrom('mm', 'in'),
+        (n, typedIn, reads) => {
+          const value = typedIn === 'in' ? (n / 16) * 25.4 : n;
+          const typed = formatLength(value, typedIn, 'figure');
+          expect(mm(typedFor({ typed, mm: value }, reads), reads)).toBeCloseTo(value, 6);
+        },
+      ),
+    ));
   it('elsewhere format stays within half a step: 1/32 in or 0.05 mm', () => {
     fc.assert(
       fc.property(fc.double({ min: -9000, max: 9000, noNaN: true }), (value) => {

@@ -96,6 +96,11 @@ const kinds = {
     mm: times('m', 1, 0, /^m$/i),
     in: times('ft', FOOT_m, 0, /^(?:ft|feet|foot|['′])$/i),
   },
+  /** Above the ground. */
+  height: {
+    mm: times('m', 1, 2, /^m$/i),
+    in: times('ft', FOOT_m, 1, /^(?:ft|feet|foot|['′])$/i),
+  },
   area: {
     mm: times('m²', 1, 2, /^m[²2]$/i),
     in: times('ft²', SQUARE_FOOT_m2, 1, /^(?:ft[²2]|sq\.?\s*ft)$/i),

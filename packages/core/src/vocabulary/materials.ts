@@ -136,3 +136,17 @@ export const bulkMaterials = {
 
 /** Equivalent air layers of seals that are no sheets, m: common practice, no source. */
 export const sealSd_m = { sealant: 20, band: 0.5, foam: 2.5 } as const;
+
+/** What the layers of a wall are drawn and solved as; what is framed is made of studs and what lies between them. */
+export const layerSolids: Readonly<Record<string, SolidMaterial>> = {
+  siding: 'siding',
+  'foam-board': 'foam-board',
+  'wool-board': 'insulation',
+  'wood-board': 'wood-board',
+  drywall: 'plaster',
+  plaster: 'plaster',
+  render: 'render',
+  brick: 'masonry',
+  block: 'masonry',
+  concrete: 'masonry',
+};

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   exampleJob,
+  figuresIn,
   fastenerLoad,
   gustLimit,
   handlingOf,
@@ -83,7 +84,10 @@ describe('hands', () => {
     expect(gustLimit(1.08, 2)).toBeCloseTo(11.22, 2);
     const h = handlingOf(unit({ weight_kg: 40 }), { gust_ms: 6 });
     expect(h).toMatchObject({ gust_ms: 6, gustFrom: 'site' });
-    expect(h && handlingText(h)).toContain('Not in gusts above 6 m/s, as this site asks');
+    expect(h && handlingText(h, figuresIn('mm'))).toContain(
+      'Not in gusts above 6\u202fm/s, as this site asks',
+    );
+    expect(h && handlingText(h, figuresIn('in'))).toMatch(/^88\u202flb: .*gusts above 13\u202fmph/);
   });
 });
 

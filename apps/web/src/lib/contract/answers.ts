@@ -86,5 +86,22 @@ export const shelfAnswer = z.object({
 export const shelfVersionsAnswer = z.object({ items: z.array(shelfItemSchema) });
 export const shelfItemAnswer = z.object({ item: shelfItemSchema });
 
+/** What one of a job's own walls, units, methods or materials was; `null` where it had been taken out. */
+const itemVersionSchema = z.object({
+  version: z.int(),
+  document: z.nullable(
+    z.union([
+      documentSchema('wall'),
+      documentSchema('unit'),
+      documentSchema('method'),
+      documentSchema('material'),
+    ]),
+  ),
+  person: z.string(),
+  at: z.string(),
+});
+export type ItemVersion = Readonly<z.infer<typeof itemVersionSchema>>;
+export const itemVersionsAnswer = z.object({ versions: z.array(itemVersionSchema) });
+
 /** The sentence of a refusal. */
 export const refusalAnswer = z.object({ message: z.optional(z.string()) });

@@ -4,7 +4,15 @@ import { actions, lookRules, roles } from './rights.ts';
 import * as z from 'zod/mini';
 import { judgedSchema } from './judged.ts';
 
-export const meSchema = z.object({ id: z.string(), name: z.string(), email: z.string() });
+export const readsSchema = z.enum(['mm', 'in']);
+
+export const meSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  email: z.string(),
+  /** What this person reads figures in; null, and what was kept before this was asked, go by each job. */
+  reads: z.optional(z.nullable(readsSchema)),
+});
 export type Me = Readonly<z.infer<typeof meSchema>>;
 
 const jobContextSchema = z.object({

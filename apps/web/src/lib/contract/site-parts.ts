@@ -13,6 +13,7 @@ export const siteParts = [
   'heatLimits',
   'months',
   'joints',
+  'currency',
   'prices',
   'handling',
 ] as const;
@@ -30,6 +31,7 @@ const fields: Record<SiteName, true> = {
   heatLimits: true,
   months: true,
   joints: true,
+  currency: true,
   prices: true,
   handling: true,
 };

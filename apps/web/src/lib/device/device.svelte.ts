@@ -1,11 +1,13 @@
 /** What belongs to this browser rather than to a page: who is signed in, what waits to be sent, the job that is open. */
-import { meSchema, type Me } from '$lib/contract/pack.ts';
+import { meSchema, readsSchema, type Me } from '$lib/contract/pack.ts';
 import { inText } from '$lib/contract/read.ts';
+import type { LengthUnit } from '@hulvek/core';
 import type { JobStore } from '$lib/job/job.svelte.ts';
 import { openJob, type Opened } from '$lib/job/open-job.ts';
 import { Outbox } from './outbox.svelte.ts';
 
 const ME = 'hulvek:me';
+const WISH = 'hulvek:reads';
 
 class Device {
   me = $state.raw<Me | null>(null);
@@ -23,13 +25,40 @@ class Device {
   /** Who the server says is signed in; remembered for when there is no network to ask. */
   signedIn(me: Me | null): void {
     if (me) localStorage.setItem(ME, JSON.stringify(me));
-    else localStorage.removeItem(ME);
+    else {
+      localStorage.removeItem(ME);
+      localStorage.removeItem(WISH);
+    }
     this.#become(me);
+    const wish = inText(readsSchema, localStorage.getItem(WISH));
+    if (wish) void this.read(wish);
   }
 
   remembered(): Me | null {
     this.#become(inText(meSchema, localStorage.getItem(ME)));
     return this.me;
+  }
+
+  /**
+   * What whoever sits here reads figures in from now on. Without a network it holds on this device, and is said again
+   * when the server next tells who is signed in.
+   */
+  async read(reads: LengthUnit): Promise<void> {
+    const { me } = this;
+    if (!me) return;
+    localStorage.setItem(WISH, JSON.stringify(reads));
+    this.me = { ...me, reads };
+    localStorage.setItem(ME, JSON.stringify(this.me));
+    try {
+      const response = await fetch('/api/me', {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ reads }),
+      });
+      if (response.ok) localStorage.removeItem(WISH);
+    } catch {
+      // Said again later.
+    }
   }
 
   /** Only now is it known whose items may go: what was read from the device before this waits for it. */

@@ -30,6 +30,11 @@ export class Outbox {
     this.#tabs.onmessage = () => void this.#read();
   }
 
+  /** Who is signed in on this device. */
+  get me(): Me | null {
+    return this.#me();
+  }
+
   /** Takes up what was left from before, and begins to send. */
   async start(): Promise<void> {
     await this.#read();

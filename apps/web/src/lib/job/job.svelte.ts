@@ -14,6 +14,7 @@ import {
   type Issue,
   type JobContext,
   type Judgement,
+  type LengthUnit,
   type Opening,
   type OpeningDocument,
   type Plan,
@@ -87,6 +88,14 @@ export class JobStore {
     return this.pack.context;
   }
 
+  /**
+   * What whoever sits here reads and types figures in. Drawings are dimensioned, and sizes to frame, order and cut are
+   * rounded, in the job's own unit, so that all read one size.
+   */
+  get reads(): LengthUnit {
+    return this.outbox.me?.reads ?? this.context.job.units;
+  }
+
   waiting = $derived.by(() => this.outbox.items.filter((item) => item.job === this.id));
   refused = $derived.by(() => this.waiting.filter((item) => item.refusal !== ''));
 
@@ -148,7 +157,12 @@ export class JobStore {
         ? [
             openingRow(
               plan,
-              { ...view, judgement: this.judgementOf(view.opening.id), steps: this.#stepsOf(view) },
+              {
+                ...view,
+                judgement: this.judgementOf(view.opening.id),
+                steps: this.#stepsOf(view),
+                reads: this.reads,
+              },
               now,
             ),
           ]

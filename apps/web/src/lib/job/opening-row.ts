@@ -8,6 +8,7 @@ import {
   type Build,
   type FitVerdict,
   type Judgement,
+  type LengthUnit,
   type Plan,
 } from '@hulvek/core';
 
@@ -36,21 +37,23 @@ interface Known extends Pick<OpeningPart, 'issues' | 'entries'> {
   readonly judgement: Judgement | null;
   /** Of the newest frozen plan. */
   readonly steps: Build['steps'] | null;
+  /** What whoever looks reads in. */
+  readonly reads: LengthUnit;
 }
 
 export function openingRow(
   plan: Plan,
-  { judgement, steps, issues, entries }: Known,
+  { judgement, steps, issues, entries, reads }: Known,
   now: string,
 ): OpeningRow {
-  const { unit, method, opening, job } = plan;
+  const { unit, method, opening } = plan;
   const list = steps && progress(steps, issues, entries, now);
   return {
     id: opening.id,
     mark: opening.mark,
     name: opening.name,
     facade: opening.facade,
-    size: unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, job.job.units),
+    size: unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, reads),
     method: method?.name ?? null,
     judgement,
     fit: plan.fit?.result.verdict ?? null,

@@ -25,7 +25,7 @@
   import { fieldWords } from '$words/ui.ts';
   import { readDraft, writeDraft } from '$lib/device/drafts.ts';
   import { onMount } from 'svelte';
-  import { formatLength, lengthErrorTexts, parseLength } from '@hulvek/core';
+  import { formatLength, lengthErrorTexts, parseLength, typedFor } from '@hulvek/core';
 
   let {
     id,
@@ -49,10 +49,10 @@
   let begun = $state<string | null>(null);
   const meanwhile = $derived(
     draft !== null && begun !== null && (value?.typed ?? '') !== begun
-      ? fieldWords.meanwhile(value?.typed ?? fieldWords.nothing)
+      ? fieldWords.meanwhile(value ? typedFor(value, unit) : fieldWords.nothing)
       : '',
   );
-  const shown = $derived(draft ?? value?.typed ?? '');
+  const shown = $derived(draft ?? (value ? typedFor(value, unit) : ''));
   const parsed = $derived(shown.trim() === '' ? null : parseLength(shown, unit));
   /** While typing: how it is read. Afterwards: what is stored, where the text alone would not say so in this unit. */
   const echo = $derived.by(() => {

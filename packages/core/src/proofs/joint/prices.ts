@@ -20,3 +20,7 @@ export const USUAL_PRICES: Prices = {
 };
 
 export const pricesOf = ({ prices }: Pick<Job, 'prices'>): Prices => ({ ...USUAL_PRICES, ...prices });
+
+/** Whether any figure that money is worked out with is the invented one. */
+export const restsOnInvented = ({ prices }: Pick<Job, 'prices'>): boolean =>
+  Object.keys(USUAL_PRICES).some((id) => prices?.[id as PriceId] === undefined);

@@ -186,9 +186,9 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: `Too short for two fasteners: ${sideTexts[side]}`,
     text: `${f.length(length_mm)} is no more than twice the distance from the corners, ${f.length(least_mm)}. Ask the maker how this side is held.`,
   }),
-  'buck-overloaded': ({ load_Nmm, limit_Nmm }) => ({
+  'buck-overloaded': ({ load_Nmm, limit_Nmm }, f) => ({
     title: 'Foam buck carries more than usual',
-    text: `${load_Nmm.toFixed(1)} N on each mm of sill, usual limit ${limit_Nmm} N. Support it from the framing and ask the buck’s maker.`,
+    text: `${f.measure('lineLoad', load_Nmm)} of sill, usual limit ${f.measure('lineLoad', limit_Nmm)}. Support it from the framing and ask the buck’s maker.`,
   }),
   'wider-than-roll': ({ piece, width_mm, widest_mm }, f) => ({
     title: `${pieceTexts[piece] ?? piece}: wider than its roll`,
@@ -202,9 +202,9 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Long screws: order early',
     text: `${f.length(length_mm)} through all layers; from ${f.length(limit_mm)} on few shops stock them.`,
   }),
-  'altitude-differs': ({ difference_Pa, madeAt_m, site_m }) => ({
+  'altitude-differs': ({ difference_Pa, madeAt_m, site_m }, f) => ({
     title: 'Glazing from another altitude',
-    text: `Closed at ${madeAt_m} m, set at ${site_m} m: ${Math.round(Math.abs(difference_Pa) / 100)} hPa ${difference_Pa < 0 ? 'less outside, the panes bulge' : 'more outside, the panes are pressed in'}. Ask the maker before it leaves: a tube or bladder must be opened, equalised and closed as they say.`,
+    text: `Closed at ${f.measure('altitude', madeAt_m)}, set at ${f.measure('altitude', site_m)}: ${f.measure('pressure', Math.abs(difference_Pa))} ${difference_Pa < 0 ? 'less outside, the panes bulge' : 'more outside, the panes are pressed in'}. Ask the maker before it leaves: a tube or bladder must be opened, equalised and closed as they say.`,
   }),
   'label-differs': ({ what, read, asked, side, from }, f) => {
     const figure = what === 'uFactor' ? f.u : String;
@@ -361,26 +361,26 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Water stands higher than the pan',
     text: `With the inner seal ${seal} wind holds ${f.length(water_mm)} of water in the pan. It must rise ${f.length(needed_mm)}, it rises ${f.length(has_mm)}: the rest runs inside. Seal the joint to the room, or give the pan a dam.`,
   }),
-  'water-test-low': ({ passed_Pa, asked_Pa }) => ({
+  'water-test-low': ({ passed_Pa, asked_Pa }, f) => ({
     title: 'Unit tested too low for this wind',
-    text: `It passed ${Math.round(passed_Pa)} Pa in the water test, ${Math.round(asked_Pa)} Pa are asked here. Take a unit of a higher grade, or shelter it.`,
+    text: `It passed ${f.measure('pressure', passed_Pa)} in the water test, ${f.measure('pressure', asked_Pa)} are asked here. Take a unit of a higher grade, or shelter it.`,
   }),
   'head-unflashed': ({ rain }) => ({
     title: 'No head flashing',
     text: `Rain reaches this head (${rain}) and the method gives it no cap. Water that runs down the cladding comes to the joint. If unsure, add one.`,
   }),
-  'surface-cold': ({ side, thing, temperature_C, fRsi, fRsiLeast, humidity_percent, below }) => ({
+  'surface-cold': ({ side, thing, temperature_C, fRsi, fRsiLeast, humidity_percent, below }, f) => ({
     title: {
       dew: `Water condenses at the ${sideTexts[side]}`,
       damp: `Cold enough for mould at the ${sideTexts[side]}`,
       limit: `Colder than the job allows at the ${sideTexts[side]}`,
       near: `Hardly warm enough at the ${sideTexts[side]}`,
     }[below],
-    text: `The coldest place that can be judged is the ${heatThingText(thing)}: ${temperature_C.toFixed(1)} °C, f = ${fRsi.toFixed(2)}, asked ${fRsiLeast.toFixed(2)}. The room’s air reaches ${Math.min(100, Math.round(humidity_percent))} % there${below === 'dew' ? ' and lets go of its water' : ''}. Bring the unit nearer to the insulation, part the metal, or keep the room drier. The local code’s limit goes before this one.`,
+    text: `The coldest place that can be judged is the ${heatThingText(thing)}: ${f.measure('temperature', temperature_C)}, f = ${fRsi.toFixed(2)}, asked ${fRsiLeast.toFixed(2)}. The room’s air reaches ${Math.min(100, Math.round(humidity_percent))} % there${below === 'dew' ? ' and lets go of its water' : ''}. Bring the unit nearer to the insulation, part the metal, or keep the room drier. The local code’s limit goes before this one.`,
   }),
-  'joint-loses-heat': ({ side, psi_WmK, most_WmK }) => ({
+  'joint-loses-heat': ({ side, psi_WmK, most_WmK }, f) => ({
     title: `The joint at the ${sideTexts[side]} loses much`,
-    text: `Ψ is ${psi_WmK.toFixed(3)} W/(m K), with the framing round the opening counted in; ${most_WmK.toFixed(2)} at most is asked. Studies show what position, buck or pan would change.`,
+    text: `Ψ is ${f.measure('lineTransmittance', psi_WmK)}, with the framing round the opening counted in; ${f.measure('lineTransmittance', most_WmK)} at most is asked. Studies show what position, buck or pan would change.`,
   }),
   'seal-narrow': ({ side, onReveal_mm, limit_mm }, f) => ({
     title: `Inner seal too narrow at the ${sideTexts[side]}`,
@@ -416,13 +416,13 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: `${sealText(seal)}: not for this joint`,
     text: `${jointReasonText(reason, f)} ${instead && instead !== seal ? `${sealText(instead)} would do.` : 'Change the joint, or look at the other ways to close it.'}`,
   }),
-  'joint-dries-inward': ({ inner_m, outer_m, drains, twoClosed, from }) => ({
+  'joint-dries-inward': ({ inner_m, outer_m, drains, twoClosed, from }, f) => ({
     title: twoClosed
       ? 'Joint closed to vapour on both sides'
       : from === 'weather'
         ? 'Joint tighter inside than outside'
         : 'Joint tighter outside than inside',
-    text: `Inner seal ${metres(inner_m)}, outer ${metres(outer_m)} of still air. ${
+    text: `${f.system === 'mm' ? 'As tight as still air: inner' : 'Inner'} seal ${vapour(inner_m, f)}, outer ${vapour(outer_m, f)}. ${
       twoClosed
         ? 'What is wet between two closed layers stays wet: dry wood and dry wool before it is closed.'
         : from === 'weather'
@@ -430,11 +430,11 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
           : 'Damp from the room gets in more easily than out.'
     } ${drains ? 'The open sill is its way out: keep it open.' : 'Nothing lets it out.'}`,
   }),
-  'wall-gathers-water': ({ layers, most_kg_m2, left_kg_m2, outcome, limit_kg_m2, from, inward }) => ({
+  'wall-gathers-water': ({ layers, most_kg_m2, left_kg_m2, outcome, limit_kg_m2, from, inward }, f) => ({
     title: outcome === 'gathers' ? 'The wall gathers water year after year' : 'Water in the wall in winter',
-    text: `${asSentence(layers[0] === layers[1] ? `within the ${vapourLayerText(layers[0])}` : `between ${vapourLayerText(layers[0])} and ${vapourLayerText(layers[1])}`)} up to ${grams(most_kg_m2)} of condensate (${grams(limit_kg_m2)} at most), by the monthly method. ${
+    text: `${asSentence(layers[0] === layers[1] ? `within the ${vapourLayerText(layers[0])}` : `between ${vapourLayerText(layers[0])} and ${vapourLayerText(layers[1])}`)} up to ${f.measure('film', most_kg_m2)} of condensate (${f.measure('film', limit_kg_m2)} at most), by the monthly method. ${
       outcome === 'gathers'
-        ? `${grams(left_kg_m2)} are still there after a year.`
+        ? `${f.measure('film', left_kg_m2)} are still there after a year.`
         : 'It dries within the year.'
     } ${
       from === 'weather'
@@ -442,16 +442,17 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
         : 'A tighter sheet on the room side, or a more open layer outside, changes that.'
     }${inward > 0 ? ` In ${inward === 1 ? 'one month' : `${inward} months`} it comes from outside; sun on wet cladding, which drives more of it in, is outside the method.` : ''}`,
   }),
-  'fastener-overloaded': ({ side, each_N, limit_N, pressure_Pa }) => ({
+  'fastener-overloaded': ({ side, each_N, limit_N, pressure_Pa }, f) => ({
     title: 'Fasteners carry more than stated',
-    text: `At ${Math.round(pressure_Pa)} Pa each one at the ${sideTexts[side]} takes ${Math.round(each_N)} N, the stated limit is ${Math.round(limit_N)} N. Set them closer, and ask the maker or an engineer: simple statics count no prying.`,
+    text: `At ${f.measure('pressure', pressure_Pa)} each one at the ${sideTexts[side]} takes ${f.measure('force', each_N)}, the stated limit is ${f.measure('force', limit_N)}. Set them closer, and ask the maker or an engineer: simple statics count no prying.`,
   }),
-  'needs-lift': ({ weight_kg, people }) => ({
+  'needs-lift': ({ weight_kg, people }, f) => ({
     title: 'A lift is needed',
-    text: `${Math.round(weight_kg)} kg would take ${people} people. More than four do not get round it: order a lift or hoist early.`,
+    text: `${f.measure('mass', weight_kg, 0)} would take ${people} people. More than four do not get round it: order a lift or hoist early.`,
   }),
 };
 
 const tenth = (deg: number): number => Math.round(deg * 10) / 10;
-const metres = (m: number): string => `${m < 10 ? m.toFixed(1) : Math.round(m)} m`;
-const grams = (kg: number): string => `${Math.round(kg * 1000)} g/m²`;
+/** Two figures of what is read: seals differ by powers of ten. */
+const vapour = (sd_m: number, f: Figures): string =>
+  f.measure('vapour', sd_m, f.system === 'mm' ? (sd_m < 10 ? 1 : 0) : sd_m > 35 ? 3 : sd_m > 3.5 ? 2 : 1);

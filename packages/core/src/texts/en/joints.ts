@@ -9,7 +9,6 @@ import { choiceText } from './schools.ts';
 const list = (parts: readonly string[]): string =>
   parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
 const sides = (all: readonly Side[]): string => list(all.map((side) => sideTexts[side]));
-const degrees = (C: number): string => `${C < 0 ? '−' : ''}${Math.abs(C)} °C`;
 
 export const sealText = (id: SealId): string => choiceText('innerSeal', id).name;
 
@@ -29,15 +28,15 @@ export function jointReasonText(reason: JointReason, f: Figures): string {
     case 'only-a-filter':
       return 'Wool, fibre and blocks let air through: something else must seal.';
     case 'thin-contact':
-      return `At the ${sideTexts[reason.side]} it sticks over ${f.length(reason.depth_mm)} only, usual least 6 mm.`;
+      return `At the ${sideTexts[reason.side]} it sticks over ${f.length(reason.depth_mm)} only, usual least ${f.length(6)}.`;
     case 'two-passes':
       return `${f.length(reason.has_mm)} at the ${sideTexts[reason.side]}: two passes, and much more tooling.`;
     case 'rod-off-range':
       return `No stocked rod is 25 to 50 % larger than the joint everywhere at ${sides(reason.sides)}: try it before it is sealed.`;
     case 'cold':
-      return `Sealed at ${degrees(reason.at_C)}, the tape wants ${degrees(reason.least_C)}: warm the roll and the surface, or prime.`;
+      return `Sealed at ${f.measure('temperature', reason.at_C)}, the tape wants ${f.measure('temperature', reason.least_C)}: warm the roll and the surface, or prime.`;
     case 'slow':
-      return `Comes up slowly below ${degrees(reason.least_C)}: wait before it is judged.`;
+      return `Comes up slowly below ${f.measure('temperature', reason.least_C)}: wait before it is judged.`;
     case 'alone':
       return 'Tight on the first day; buildings move and foam does not follow for long.';
     case 'primer':
@@ -53,7 +52,7 @@ export function jointReasonText(reason: JointReason, f: Figures): string {
         ? `${f.length(reason.most_mm)} deep, stuck to two faces and not to the rod.`
         : `${f.length(reason.least_mm)} to ${f.length(reason.most_mm)} deep, stuck to two faces and not to the rod.`;
     case 'sizes':
-      return `Size by side: ${list(reason.sizes.map((s) => `${sideTexts[s.side]} ${s.from_mm}–${s.to_mm} mm`))}. Butted at the corners, 5 mm longer at each.`;
+      return `Size by side: ${list(reason.sizes.map((s) => `${sideTexts[s.side]} ${f.length(s.from_mm)}–${f.length(s.to_mm)}`))}. Butted at the corners, ${f.length(5)} longer at each.`;
     case 'cut-outs':
       return `Cut out at ${reason.count} blocks, the cut narrower than the block.`;
     case 'brackets':

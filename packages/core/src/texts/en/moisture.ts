@@ -1,6 +1,8 @@
 /** Words of moisture and loads. */
 import type { EpwError } from '../../climate/epw.ts';
 import type { Handling } from '../../proofs/loads/handling.ts';
+import { measureIn, measureUnit } from '../../quantities/measure.ts';
+import type { Figures } from '../finding-text.ts';
 
 export const monthTexts = [
   'Jan',
@@ -64,18 +66,14 @@ export function epwErrorText(error: EpwError): string {
   }
 }
 
-const kilograms = (kg: number): string => `${Math.round(kg)} kg`;
-
 /** What setting this unit takes: said on the step where it is lifted. */
-export function handlingText({
-  weight,
-  people,
-  needsLift,
-  cups,
-  cupRating_kg,
-  gust_ms,
-  gustFrom,
-}: Handling): string {
+export function handlingText(
+  { weight, people, needsLift, cups, cupRating_kg, gust_ms, gustFrom }: Handling,
+  f: Figures,
+): string {
+  const kilograms = (kg: number) => f.measure('mass', kg, 0);
+  /** What must be carried is never rounded down. */
+  const rated = `${Math.ceil(measureIn('mass', cupRating_kg, f.system))} ${measureUnit('mass', f.system)}`;
   const about =
     weight.from === 'maker' ? kilograms(weight.kg) : `About ${kilograms(weight.kg)} by glass and frame`;
   const hands = needsLift
@@ -83,5 +81,5 @@ export function handlingText({
     : people === 1
       ? 'one person may carry it at best posture, two set it'
       : `${people} people`;
-  return `${about}: ${hands}. Suction cups: at least ${cups}, each rated for ${Math.ceil(cupRating_kg)} kg, on dry clean glass. Not in gusts above ${gust_ms.toFixed(0)} m/s${gustFrom === 'site' ? ', as this site asks' : ''}. The site’s safety rules and the maker’s instructions go before this.`;
+  return `${about}: ${hands}. Suction cups: at least ${cups}, each rated for ${rated}, on dry clean glass. Not in gusts above ${f.measure('speed', gust_ms, 0)}${gustFrom === 'site' ? ', as this site asks' : ''}. The site’s safety rules and the maker’s instructions go before this.`;
 }

@@ -23,7 +23,7 @@
   import { formatLength, formatSize, type LineDocument, type Opening, type TypedLength } from '@hulvek/core';
 
   let { store, editor, selected, meetings }: BoardPanelProps = $props();
-  const units = $derived(store.context.job.units);
+  const units = $derived(store.reads);
   const mayPlan = $derived(store.pack.rights.includes('plan'));
   const chosen = $derived(selected.flatMap((id) => store.rows.find((row) => row.id === id) ?? []));
   const [only] = $derived(chosen.length === 1 ? chosen : []);

@@ -8,9 +8,10 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
+  import MeasureField from '$lib/ui/MeasureField.svelte';
   import { pickParts, wrongPlaces } from '$lib/contract/site-parts.ts';
   import { conditionText } from '$words/conditions.ts';
-  import { movementClasses, PERSON_kg, USUAL_SEASON } from '@hulvek/core';
+  import { movementClasses, PERSON_kg, readMeasure, USUAL_SEASON, writeMeasure } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { store }: JointSeasonFormProps = $props();
@@ -19,33 +20,43 @@
   const mayEdit = $derived(store.pack.rights.includes('settings'));
   const SEASON = ['installed_C', 'coldest_C', 'hottest_C'] as const;
   const HANDS = ['person_kg', 'gust_ms'] as const;
-  const shown = (value: number | undefined) => (value === undefined ? '' : String(value).replace('-', '−'));
-  let season = $state(
-    untrack(() => Object.fromEntries(SEASON.map((name) => [name, shown(job.joints?.[name])]))),
-  );
-  let movement = $state(untrack(() => shown(job.joints?.movement)));
-  let hands = $state(
-    untrack(() => Object.fromEntries(HANDS.map((name) => [name, shown(job.handling?.[name])]))),
-  );
+  const KIND = {
+    installed_C: 'temperature',
+    coldest_C: 'temperature',
+    hottest_C: 'temperature',
+    person_kg: 'mass',
+    gust_ms: 'speed',
+  } as const;
+  type Field = keyof typeof KIND;
+  const known = (name: Field): number | undefined =>
+    name === 'person_kg' || name === 'gust_ms' ? job.handling?.[name] : job.joints?.[name];
+  const written = (name: Field): string => {
+    const value = known(name);
+    return value === undefined ? '' : writeMeasure(KIND[name], value, store.reads);
+  };
+  const fieldsOf = <Name extends Field>(names: readonly Name[]) =>
+    Object.fromEntries(names.map((name) => [name, written(name)])) as Record<Name, string>;
+  let season = $state(untrack(() => fieldsOf(SEASON)));
+  let movement = $state(untrack(() => String(job.joints?.movement ?? '')));
+  let hands = $state(untrack(() => fieldsOf(HANDS)));
   let problem = $state('');
   let saved = $state(false);
-  const usual: Readonly<Record<string, string>> = {
-    ...Object.fromEntries(SEASON.map((name) => [name, shown(USUAL_SEASON[name])])),
-    person_kg: String(PERSON_kg),
-  };
+  const usual: Partial<Record<Field, number>> = { ...USUAL_SEASON, person_kg: PERSON_kg };
 
-  const given = (fields: Readonly<Record<string, string | undefined>>) =>
+  const given = (fields: Partial<Record<Field, string>>) =>
     Object.fromEntries(
-      Object.entries(fields).flatMap(([name, typed]) => {
-        const bare = (typed ?? '').trim();
-        return bare === '' ? [] : [[name, Number(bare.replace(',', '.').replace('−', '-'))]];
-      }),
+      (Object.entries(fields) as [Field, string][]).flatMap(([name, typed]) =>
+        typed.trim() === ''
+          ? []
+          : [[name, readMeasure(KIND[name], typed, store.reads, known(name)) ?? Number.NaN]],
+      ),
     );
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
     saved = false;
-    const [joints, handling] = [given({ ...season, movement }), given(hands)];
+    const joints = { ...given(season), ...(movement !== '' && { movement: Number(movement) }) };
+    const handling = given(hands);
     const change = {
       ...(Object.keys(joints).length > 0 && { joints }),
       ...(Object.keys(handling).length > 0 && { handling }),
@@ -66,14 +77,13 @@
     <p>{tj.lead}</p>
     <div class="row">
       {#each SEASON as name (name)}
-        <label
-          >{tj[name]}<input
-            class="figure"
-            autocomplete="off"
-            placeholder={usual[name]}
-            bind:value={season[name]}
-          /></label
-        >
+        <MeasureField
+          label={tj[name]}
+          kind={KIND[name]}
+          reads={store.reads}
+          usual={usual[name]}
+          bind:value={season[name]}
+        />
       {/each}
       <label
         >{tj.movement}
@@ -86,14 +96,13 @@
     <h2>{th.title}</h2>
     <div class="row">
       {#each HANDS as name (name)}
-        <label
-          >{th[name]}<input
-            class="figure"
-            autocomplete="off"
-            placeholder={usual[name] ?? ''}
-            bind:value={hands[name]}
-          /></label
-        >
+        <MeasureField
+          label={th[name]}
+          kind={KIND[name]}
+          reads={store.reads}
+          usual={usual[name]}
+          bind:value={hands[name]}
+        />
       {/each}
     </div>
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
@@ -123,8 +132,5 @@
     display: grid;
     gap: var(--gap-1);
     font-weight: 500;
-  }
-  input {
-    width: 8rem;
   }
 </style>

@@ -8,6 +8,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
+  import MeasureField from '$lib/ui/MeasureField.svelte';
   import { pickParts, wrongPlaces } from '$lib/contract/site-parts.ts';
   import { conditionText } from '$words/conditions.ts';
   import {
@@ -15,6 +16,8 @@
     epwMonths,
     generatedMonths,
     readEpw,
+    readMeasure,
+    writeMeasure,
     type MonthClimate,
     type MonthSource,
     climateTexts,
@@ -27,7 +30,7 @@
   const job = $derived(store.context.job);
   type Row = { outside: string; humidity: string };
   const asRow = ({ outside_C, humidity_percent }: MonthClimate): Row => ({
-    outside: String(Math.round(outside_C * 10) / 10).replace('-', '−'),
+    outside: writeMeasure('temperature', outside_C, store.reads),
     humidity: String(Math.round(humidity_percent * 10) / 10),
   });
   const EMPTY: Row = { outside: '', humidity: '' };
@@ -36,7 +39,14 @@
   );
   let source = $state<MonthSource>(untrack(() => job.months?.source ?? 'hand'));
   let note = $state(untrack(() => job.months?.note ?? ''));
-  let maker = $state({ seed: '1', year: '8', coldest: '-2', coast: false });
+  let maker = $state({
+    seed: '1',
+    year: untrack(() => writeMeasure('temperature', 8, store.reads)),
+    coldest: untrack(() => writeMeasure('temperature', -2, store.reads)),
+    coast: false,
+  });
+  const degrees = (typed: string, before?: number): number =>
+    readMeasure('temperature', typed, store.reads, before) ?? Number.NaN;
   let problem = $state('');
   let said = $state('');
   const MOST_BYTES = 20e6;
@@ -68,21 +78,15 @@
   }
 
   function generate() {
-    const [seed, year_C, coldest_C] = [maker.seed, maker.year, maker.coldest].map(figure);
+    const [seed, year_C, coldest_C] = [figure(maker.seed), degrees(maker.year), degrees(maker.coldest)];
     problem = '';
-    if (
-      seed === undefined ||
-      year_C === undefined ||
-      coldest_C === undefined ||
-      !(coldest_C < year_C) ||
-      !Number.isFinite(seed)
-    ) {
+    if (!(coldest_C < year_C) || !Number.isFinite(seed)) {
       problem = t.generateWrong;
       return;
     }
     rows = generatedMonths({ seed, year_C, coldest_C, coast: maker.coast }).map(asRow);
     source = 'generator';
-    note = t.generated(seed, year_C, coldest_C);
+    note = t.generated(seed, maker.year, maker.coldest);
     said = t.check;
   }
 
@@ -126,7 +130,10 @@
     void keep({
       source,
       note: note.trim(),
-      rows: rows.map((row) => ({ outside_C: figure(row.outside), humidity_percent: figure(row.humidity) })),
+      rows: rows.map((row, i) => ({
+        outside_C: degrees(row.outside, job.months?.rows[i]?.outside_C),
+        humidity_percent: figure(row.humidity),
+      })),
     });
   }
   function clear() {
@@ -151,8 +158,8 @@
         <summary>{t.generate}</summary>
         <p class="quiet">{t.generateLead}</p>
         <div class="row">
-          <label>{t.year}<input class="figure" autocomplete="off" bind:value={maker.year} /></label>
-          <label>{t.coldest}<input class="figure" autocomplete="off" bind:value={maker.coldest} /></label>
+          <MeasureField label={t.year} kind="temperature" reads={store.reads} bind:value={maker.year} />
+          <MeasureField label={t.coldest} kind="temperature" reads={store.reads} bind:value={maker.coldest} />
           <label>{t.seed}<input class="figure" autocomplete="off" bind:value={maker.seed} /></label>
           <label class="check"><input type="checkbox" bind:checked={maker.coast} />{t.coast}</label>
           <Button onclick={generate}>{t.generate}</Button>
@@ -170,11 +177,11 @@
           <tr>
             <th scope="row">{t.name(i)}</th>
             <td
-              ><input
-                class="figure"
-                autocomplete="off"
-                inputmode="text"
-                aria-label="{t.name(i)}, {t.outside}"
+              ><MeasureField
+                label="{t.name(i)}, {t.outside}"
+                hidden
+                kind="temperature"
+                reads={store.reads}
                 bind:value={row.outside}
                 oninput={typed}
                 onpaste={(event) => paste(event, i, 0)}

@@ -20,6 +20,7 @@
   let typed = $state(
     untrack(() => Object.fromEntries(priceIds.map((id) => [id, String(job.prices?.[id] ?? '')]))),
   ) as Record<PriceId, string>;
+  let currency = $state(untrack(() => job.currency ?? ''));
   let problem = $state('');
   let saved = $state(false);
 
@@ -32,14 +33,22 @@
         return bare === '' ? [] : [[id, Number(bare.replace(',', '.'))]];
       }),
     );
-    const change = Object.keys(prices).length > 0 ? { prices } : {};
+    const money = currency.trim().toUpperCase();
+    const change = {
+      ...(Object.keys(prices).length > 0 && { prices }),
+      ...(money !== '' && { currency: money }),
+    };
     const [wrong] = wrongPlaces(change);
+    if (wrong?.[0] === 'currency') {
+      problem = t.currencyWrong;
+      return;
+    }
     if (wrong) {
       const id = priceIds.find((name) => name === wrong[1]);
       problem = t.wrong(id ? priceTexts[id].name : t.item);
       return;
     }
-    problem = await store.put('site', { was: pickParts(job, ['prices']), change });
+    problem = await store.put('site', { was: pickParts(job, ['prices', 'currency']), change });
     saved = problem === '';
   }
 </script>
@@ -48,6 +57,11 @@
   <fieldset disabled={!mayEdit}>
     <h2>{t.title}</h2>
     <p>{t.lead}</p>
+    <label>
+      {t.currency}
+      <input maxlength="3" autocomplete="off" autocapitalize="characters" bind:value={currency} />
+      <small>{t.currencyHint}</small>
+    </label>
     <table>
       <thead>
         <tr>

@@ -8,6 +8,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
+  import MeasureField from '$lib/ui/MeasureField.svelte';
   import { pickParts, wrongPlaces } from '$lib/contract/site-parts.ts';
   import { siteWords } from '$words/conditions.ts';
   import { saveWords } from '$words/shell.ts';
@@ -16,11 +17,14 @@
     climateTexts,
     LAYER_SHARE,
     ratings,
+    readMeasure,
     readU,
     terrains,
     withUUnit,
+    writeMeasure,
     writeU,
     type ClimateId,
+    type MeasureKind,
     type Rating,
     type Terrain,
   } from '@hulvek/core';
@@ -29,7 +33,7 @@
 
   let { store }: SiteFormProps = $props();
   const job = $derived(store.context.job);
-  const units = $derived(job.units);
+  const units = $derived(store.reads);
   const names = untrack(() => [
     ...new Set(
       [...store.rows.map((row) => row.facade), ...(job.facades ?? []).map((f) => f.name)].filter(Boolean),
@@ -38,18 +42,27 @@
   const PARTS = ['altitude_m', 'facades', 'wind', 'climate', 'assumedClimate', 'heatLimits'] as const;
   const FIELDS = ['uMost', 'shgcLeast', 'shgcMost'] as const;
   const shown = (value: number | undefined) => (value === undefined ? '' : String(value));
-  let altitude = $state(untrack(() => shown(job.altitude_m)));
-  let gust = $state(untrack(() => shown(job.wind?.gust_ms)));
+  const written = (kind: MeasureKind, value: number | undefined) =>
+    value === undefined ? '' : writeMeasure(kind, value, store.reads);
+  const measured = (kind: MeasureKind, typed: string, before: number | undefined) =>
+    readMeasure(kind, typed, units, before) ?? NaN;
+  let altitude = $state(untrack(() => written('altitude', job.altitude_m)));
+  let gust = $state(untrack(() => written('speed', job.wind?.gust_ms)));
   let terrain = $state<Terrain>(untrack(() => job.wind?.terrain ?? 'open'));
   const PER_CENT = 100;
   let share = $state(untrack(() => shown((job.wind?.layerShare ?? LAYER_SHARE) * PER_CENT)));
-  const CLIMATE = ['inside_C', 'humidity_percent', 'outside_C'] as const;
-  const LIMITS = ['fRsiLeast', 'psiMost'] as const;
   const climate = $state(
-    untrack(() => Object.fromEntries(CLIMATE.map((name) => [name, shown(job.climate?.[name])]))),
+    untrack(() => ({
+      inside_C: written('temperature', job.climate?.inside_C),
+      humidity_percent: shown(job.climate?.humidity_percent),
+      outside_C: written('temperature', job.climate?.outside_C),
+    })),
   );
   const limits = $state(
-    untrack(() => Object.fromEntries(LIMITS.map((name) => [name, shown(job.heatLimits?.[name])]))),
+    untrack(() => ({
+      fRsiLeast: shown(job.heatLimits?.fRsiLeast),
+      psiMost: written('lineTransmittance', job.heatLimits?.psiMost),
+    })),
   );
   let asked = $state(
     untrack(() =>
@@ -73,11 +86,11 @@
   const filled = (typed: string) => typed.trim() !== '';
 
   /** The fields that are filled in, under a name; nothing where none is. */
-  function read(name: string, fields: Readonly<Record<string, string>>) {
-    const given = Object.entries(fields).filter(([, typed]) => filled(typed));
+  function read(name: string, fields: Readonly<Record<string, readonly [typed: string, value: number]>>) {
+    const given = Object.entries(fields).filter(([, [typed]]) => filled(typed));
     return given.length === 0
       ? {}
-      : { [name]: Object.fromEntries(given.map(([id, typed]) => [id, figure(typed)])) };
+      : { [name]: Object.fromEntries(given.map(([id, [, value]]) => [id, value])) };
   }
 
   /** What is asked of a façade; a figure nobody touched keeps all of its digits. */
@@ -98,14 +111,25 @@
       }))
       .filter((facade) => Object.keys(facade).length > 1);
     const change = {
-      ...(filled(altitude) && { altitude_m: figure(altitude) }),
+      ...(filled(altitude) && { altitude_m: measured('altitude', altitude, job.altitude_m) }),
       ...(facades.length > 0 && { facades }),
       ...(filled(gust) && {
-        wind: { gust_ms: figure(gust), terrain, layerShare: figure(share) / PER_CENT },
+        wind: {
+          gust_ms: measured('speed', gust, job.wind?.gust_ms),
+          terrain,
+          layerShare: figure(share) / PER_CENT,
+        },
       }),
-      ...read('climate', climate),
+      ...read('climate', {
+        inside_C: [climate.inside_C, measured('temperature', climate.inside_C, job.climate?.inside_C)],
+        humidity_percent: [climate.humidity_percent, figure(climate.humidity_percent)],
+        outside_C: [climate.outside_C, measured('temperature', climate.outside_C, job.climate?.outside_C)],
+      }),
       ...(assumed !== '' && { assumedClimate: assumed }),
-      ...read('heatLimits', limits),
+      ...read('heatLimits', {
+        fRsiLeast: [limits.fRsiLeast, figure(limits.fRsiLeast)],
+        psiMost: [limits.psiMost, measured('lineTransmittance', limits.psiMost, job.heatLimits?.psiMost)],
+      }),
     };
     const wrong = wrongPlaces(change);
     if (wrong.length > 0) {
@@ -122,8 +146,8 @@
 <form onsubmit={save}>
   <h2>{siteWords.title}</h2>
   <p>{siteWords.lead}</p>
-  <label>{siteWords.altitude}<input class="figure" autocomplete="off" bind:value={altitude} /></label>
-  <label>{siteWords.gust}<input class="figure" autocomplete="off" bind:value={gust} /></label>
+  <MeasureField label={siteWords.altitude} kind="altitude" reads={units} bind:value={altitude} />
+  <MeasureField label={siteWords.gust} kind="speed" reads={units} bind:value={gust} />
   <label
     >{siteWords.terrain}
     <select bind:value={terrain}>
@@ -142,12 +166,37 @@
   <fieldset>
     <legend>{siteWords.climate}</legend>
     <p>{siteWords.climateLead}</p>
-    {#each CLIMATE as name (name)}
-      <label>{siteWords[name]}<input class="figure" autocomplete="off" bind:value={climate[name]} /></label>
-    {/each}
-    {#each LIMITS as name (name)}
-      <label>{siteWords[name]}<input class="figure" autocomplete="off" bind:value={limits[name]} /></label>
-    {/each}
+    <MeasureField
+      label={siteWords.inside_C}
+      kind="temperature"
+      reads={units}
+      usual={20}
+      bind:value={climate.inside_C}
+    />
+    <label
+      >{siteWords.humidity_percent}<input
+        class="figure"
+        autocomplete="off"
+        placeholder="50"
+        bind:value={climate.humidity_percent}
+      /></label
+    >
+    <MeasureField
+      label={siteWords.outside_C}
+      kind="temperature"
+      reads={units}
+      usual={-5}
+      bind:value={climate.outside_C}
+    />
+    <label
+      >{siteWords.fRsiLeast}<input class="figure" autocomplete="off" bind:value={limits.fRsiLeast} /></label
+    >
+    <MeasureField
+      label={siteWords.psiMost}
+      kind="lineTransmittance"
+      reads={units}
+      bind:value={limits.psiMost}
+    />
   </fieldset>
   {#if asked.length > 0}
     <div class="scroll">

@@ -1,9 +1,11 @@
 <script module lang="ts">
-  import type { Plan } from '@hulvek/core';
+  import type { LengthUnit, Plan } from '@hulvek/core';
 
   export interface CutSheetProps {
     /** The openings of one day. */
     plans: readonly Plan[];
+    /** What whoever looks reads in: beside the sizes, where it is not the job's unit. */
+    reads: LengthUnit;
   }
 </script>
 
@@ -13,17 +15,18 @@
   import {
     flatPieces,
     formatLength,
+    formatSize,
     kindOf,
     materialTexts,
     pieceText,
+    writeMeasure,
     type CutRow,
     type FlatPiece,
   } from '@hulvek/core';
 
-  let { plans }: CutSheetProps = $props();
+  let { plans, reads }: CutSheetProps = $props();
   const units = $derived(plans[0]?.job.job.units ?? 'mm');
   const length = $derived((mm: number) => formatLength(mm, units));
-  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
 
   interface Row {
     readonly cut: CutRow;
@@ -71,7 +74,7 @@
   const folds = (flat: FlatPiece): string =>
     [...new Set(flat.folds.flatMap((line) => foldAt(line)))]
       .sort((a, b) => a - b)
-      .map(figure)
+      .map(length)
       .join(', ');
   function foldAt(line: readonly (readonly [number, number])[]): number[] {
     const [a, b] = [line[0], line.at(-1)];
@@ -90,10 +93,15 @@
         <li>
           <div class="words">
             <b>{count} × {pieceText(cut.piece)}</b>
-            <span class="figure">{length(cut.length_mm)} × {figure(cut.width_mm)}</span>
+            <span class="figure">{formatSize({ width: cut.length_mm, height: cut.width_mm }, units)}</span>
+            {#if reads !== units}
+              <span class="quiet">{formatSize({ width: cut.length_mm, height: cut.width_mm }, reads)}</span>
+            {/if}
             <span>{marks.join(', ')}</span>
-            {#if cut.volume_ml !== null}<span>{detailWords.volume(Math.ceil(cut.volume_ml))}</span>{/if}
-            {#if cut.thickness_mm !== null}<span>{detailWords.thick(figure(cut.thickness_mm))}</span>{/if}
+            {#if cut.volume_ml !== null}<span
+                >{detailWords.volume(writeMeasure('volume', cut.volume_ml, reads))}</span
+              >{/if}
+            {#if cut.thickness_mm !== null}<span>{detailWords.thick(length(cut.thickness_mm))}</span>{/if}
             {#if cut.slits > 0}<span>{detailWords.slits(cut.slits)}</span>{/if}
             {#if cut.pleats > 0}<span>{detailWords.pleats(cut.pleats)}</span>{/if}
             {#if flat && folds(flat) !== ''}<span>{cutSheetWords.folds(folds(flat))}</span>{/if}

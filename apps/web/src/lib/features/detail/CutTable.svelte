@@ -3,24 +3,28 @@
 
   export interface CutTableProps {
     cuts: readonly CutRow[];
+    /** What sizes are rounded and written in, the same for all who cut. */
     units: LengthUnit;
+    /** What whoever looks reads in. */
+    reads: LengthUnit;
   }
 </script>
 
 <script lang="ts">
   import { detailWords } from '$words/detail.ts';
-  import { formatLength, materialTexts, pieceText } from '@hulvek/core';
+  import { formatLength, formatSize, materialTexts, pieceText, writeMeasure } from '@hulvek/core';
 
-  let { cuts, units }: CutTableProps = $props();
+  let { cuts, units, reads }: CutTableProps = $props();
   const length = $derived((mm: number) => formatLength(mm, units, 'figure'));
   const note = $derived((cut: CutRow): string =>
     [
       materialTexts[cut.material],
+      units === reads ? '' : formatSize({ width: cut.length_mm, height: cut.width_mm }, reads),
       cut.stretch > 1 ? detailWords.stretched(cut.stretch.toFixed(1)) : '',
       cut.count > 1 ? detailWords.count(cut.count) : '',
       cut.slits > 0 ? detailWords.slits(cut.slits) : '',
       cut.pleats > 0 ? detailWords.pleats(cut.pleats) : '',
-      cut.volume_ml === null ? '' : detailWords.volume(Math.ceil(cut.volume_ml)),
+      cut.volume_ml === null ? '' : detailWords.volume(writeMeasure('volume', cut.volume_ml, reads)),
       cut.thickness_mm === null ? '' : detailWords.thick(formatLength(cut.thickness_mm, units)),
     ]
       .filter(Boolean)

@@ -36,7 +36,7 @@
   const settled = $derived(editor.plan);
   /** What the heat says, which stands in no list on this page; nothing while it is not known. */
   const heat = $derived(editor.judgement.working ? null : editor.judgement.proofs.heat.checked);
-  const units = $derived(editor.context.job.units);
+  const units = $derived(editor.store.reads);
   const accept = $derived(
     editor.mayPlan
       ? (finding: Finding, reason: string) => {
@@ -65,7 +65,7 @@
     {#if build}
       <div class="canvas">
         {#if desk.view === 'pieces'}
-          <PiecesView pieces={build.pieces} {units} />
+          <PiecesView pieces={build.pieces} units={editor.context.job.units} />
         {:else}
           {#if desk.isCut}
             <span class="where left" aria-hidden="true">{detailWords.outside}</span>
@@ -177,11 +177,11 @@
       </div>
       {#if tab === 'pieces'}
         <h2>{detailWords.cuts}</h2>
-        <CutTable cuts={settled.cuts} {units} />
+        <CutTable cuts={settled.cuts} units={editor.context.job.units} reads={units} />
         <p class="note">{detailWords.reachNote}</p>
       {:else if tab === 'fasteners'}
         <h2>{fastenersWords.title}</h2>
-        <FastenerTable fastening={build.fastening} {units} />
+        <FastenerTable fastening={build.fastening} units={editor.context.job.units} />
       {:else if tab === 'numbers'}
         <h2>{detailWords.numbers}</h2>
         <fieldset class="whole" disabled={!editor.mayPlan}><MethodNumbers {editor} /></fieldset>

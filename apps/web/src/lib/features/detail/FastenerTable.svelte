@@ -22,7 +22,7 @@
 </p>
 <p class="quiet">
   {fastenersWords.through(
-    fastening.screw.through.map((t) => `${fastenersWords.layers[t.what]} ${figure(t.mm)}`).join(' + '),
+    fastening.screw.through.map((t) => `${fastenersWords.layers[t.what]} ${length(t.mm)}`).join(' + '),
   )}
 </p>
 <table class="parts-table">

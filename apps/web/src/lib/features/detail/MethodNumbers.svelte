@@ -29,7 +29,7 @@
 
   let { editor }: MethodNumbersProps = $props();
   const groups = Object.keys(groupTexts) as ParameterGroup[];
-  const units = $derived(editor.context.job.units);
+  const units = $derived(editor.store.reads);
   const method = $derived(editor.plan.method);
   const inherited = $derived(numbersOf(method ? presets[method.preset].numbers : {}, method?.numbers ?? {}));
   /** Numbers that do something in the method as it is chosen here, by group. */

@@ -93,7 +93,7 @@ export class DetailDesk {
 
   /** What a handle moves, and how much it is. */
   sayHandle({ parameter, piece }: Handle): string {
-    const figure = formatLength(this.#figureOf(parameter), this.editor.context.job.units);
+    const figure = formatLength(this.#figureOf(parameter), this.editor.store.reads);
     return detailWords.handle(pieceText(piece), parameterTexts[parameter], figure);
   }
 
@@ -111,7 +111,7 @@ export class DetailDesk {
     const { parameter } = handle;
     if (this.#grown?.handle.parameter !== parameter)
       this.#grown = { handle, from: this.#figureOf(parameter, this.editor.plan) };
-    const { units } = this.editor.context.job;
+    const units = this.editor.store.reads;
     const { least, most } = parameters[parameter];
     const value = snapped(this.#grown.from + mm, { units, fine, least, most });
     const { opening } = this.editor;
@@ -139,7 +139,7 @@ export class DetailDesk {
   }
 
   applyFix(fix: Fix): void {
-    const { units } = this.editor.context.job;
+    const units = this.editor.store.reads;
     this.editor.change((opening) => {
       const numbers = { ...opening.numbers };
       for (const [id, value] of Object.entries(fix.set) as [ParameterId, number][])

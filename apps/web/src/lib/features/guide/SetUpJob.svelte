@@ -30,9 +30,9 @@
   let busy = $state(false);
   const mayEdit = $derived(store.pack.rights.includes('settings') && store.pack.rights.includes('plan'));
   const OWN = {
-    wall: { path: 'sizes', word: guideWords.ownWall },
-    unit: { path: 'units', word: guideWords.ownUnit },
-    method: { path: 'shelf', word: guideWords.ownMethod },
+    wall: { path: 'walls?id=new', word: guideWords.ownWall },
+    unit: { path: 'units?id=new', word: guideWords.ownUnit },
+    method: { path: 'methods?id=new', word: guideWords.ownMethod },
   } as const;
 
   async function put(change: Pick<Job, 'usual' | 'assumedClimate'>, names: ('usual' | 'assumedClimate')[]) {

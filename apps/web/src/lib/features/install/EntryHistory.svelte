@@ -16,7 +16,7 @@
   import { formatLength, toldTwice, type Entry } from '@hulvek/core';
 
   let { log, title }: EntryHistoryProps = $props();
-  const length = (mm: number) => formatLength(mm, log.store.context.job.units);
+  const length = (mm: number) => formatLength(mm, log.store.reads);
   const what = (kind: Entry['kind']) => (kind === 'undo' ? '' : entryKindsWords[kind]);
 </script>
 

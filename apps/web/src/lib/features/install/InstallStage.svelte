@@ -97,7 +97,7 @@
           number={from + i + 1}
           open={state.id === next?.id}
           {log}
-          units={editor.context.job.units}
+          units={editor.store.reads}
           ondone={focusNext}
         />
       </li>

@@ -25,8 +25,11 @@
   import { clockTime } from '$lib/ui/time.ts';
   import {
     faceDrawing,
+    figuresIn,
     fasteningText,
+    alsoIn,
     formatLength,
+    formatSize,
     handlingOf,
     handlingText,
     lookText,
@@ -72,8 +75,10 @@
   const handling = $derived(
     lifts && log.issue ? handlingOf(log.issue.unit, log.store.context.job.handling) : null,
   );
-  const length = $derived((mm: number) => formatLength(mm, units));
-  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const { units: own } = $derived(log.store.context.job);
+  const length = $derived((mm: number) => formatLength(mm, own));
+  const both = $derived((mm: number) => [length(mm), alsoIn(mm, own, units)].filter(Boolean).join(' · '));
+  const figure = $derived((mm: number) => formatLength(mm, own, 'figure'));
   const NO_FIGURES: ReadonlySet<DrawingLayer> = new Set(['dimensions']);
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
   const otherwise = $derived(now.entries.filter((entry) => entry.kind === 'built'));
@@ -153,13 +158,20 @@
       </p>
     {/each}
     {#if words.caution}<p class="caution"><b>{installWords.caution}.</b> {words.caution}</p>{/if}
-    {#if handling}<p class="caution" data-testid="handling">{handlingText(handling)}</p>{/if}
+    {#if handling}<p class="caution" data-testid="handling">
+        {handlingText(handling, figuresIn(units))}
+      </p>{/if}
     {#if cuts.length > 0}
       <dl>
         {#each cuts as cut (cut.piece)}
           <div>
             <dt>{pieceText(cut.piece)}</dt>
-            <dd class="figure">{length(cut.length_mm)} × {length(cut.width_mm)}</dd>
+            <dd class="figure">
+              {formatSize({ width: cut.length_mm, height: cut.width_mm }, own)}
+              {#if own !== units}
+                <small>{formatSize({ width: cut.length_mm, height: cut.width_mm }, units)}</small>
+              {/if}
+            </dd>
           </div>
         {/each}
       </dl>
@@ -169,10 +181,10 @@
         {#each ownShims as shim (`${shim.side}${shim.at_mm}`)}
           <div>
             <dt>
-              {measureWords.shimSides[shim.side]}, {length(shim.at_mm)}
+              {measureWords.shimSides[shim.side]}, {both(shim.at_mm)}
               {measureWords.shimPlace[shim.side]}
             </dt>
-            <dd class="figure">{shim.thickness_mm < 0 ? measureWords.noShim : length(shim.thickness_mm)}</dd>
+            <dd class="figure">{shim.thickness_mm < 0 ? measureWords.noShim : both(shim.thickness_mm)}</dd>
           </div>
         {/each}
       </dl>

@@ -39,12 +39,12 @@
   let { editor }: MeasureStageProps = $props();
   let point = $state<SurveyPointId | null>(null);
   let cards = $state(false);
-  const units = $derived(editor.context.job.units);
+  const units = $derived(editor.store.reads);
   const plan = $derived(editor.plan);
   /** What measuring can change; water, air and damp are proven later. */
   const LATER = ['water', 'air', 'moisture'];
   const findings = $derived(plan.findings.filter((finding) => !LATER.includes(finding.proof)));
-  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const figure = $derived((mm: number) => formatLength(mm, editor.context.job.units, 'figure'));
   const length = $derived((mm: number) => formatLength(mm, units));
   const fromInside = $derived(editor.opening.survey.from === 'inside');
   const tightest = $derived(
@@ -128,7 +128,7 @@
       />
       {#if plan.fit}
         <p class="key">
-          {measureWords.gaps(jobsWords[units])}
+          {measureWords.gaps(jobsWords[editor.context.job.units])}
           {measureWords.leastAllowed(length(plan.fit.limits.least_mm))}
           {#if plan.frame.left.some((s) => s.basis === 'nominal')}<b>{measureWords.nominal}</b>{/if}
         </p>

@@ -24,7 +24,7 @@
   let dialog: HTMLDialogElement | undefined = $state();
   let field: HTMLInputElement | undefined = $state();
   const length = $derived((mm: number) => formatLength(mm, walk.units));
-  const figure = $derived((mm: number) => formatLength(mm, walk.units, 'figure'));
+  const figure = $derived((mm: number) => formatLength(mm, walk.editor.context.job.units, 'figure'));
   const from = $derived(editor.opening.survey.from);
   const readAs = $derived(
     walk.parsed?.ok && walk.parsed.value.unit !== walk.units

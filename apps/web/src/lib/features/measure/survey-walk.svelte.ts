@@ -49,7 +49,7 @@ export class SurveyWalk {
   point = $derived.by((): SurveyPointId => surveyWalk[this.index] ?? 'widthBottom');
   taken = $derived.by(() => surveyWalk.filter((p) => this.editor.opening.survey.values[p]).length);
   stored = $derived.by(() => this.editor.opening.survey.values[this.point] ?? null);
-  units = $derived.by(() => this.editor.context.job.units);
+  units = $derived.by(() => this.editor.store.reads);
   parsed = $derived.by(() => (this.typed.trim() === '' ? null : parseLength(this.typed, this.units)));
   changed = $derived.by(() => this.typed.trim() !== (this.stored?.typed ?? ''));
 

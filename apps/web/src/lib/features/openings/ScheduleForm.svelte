@@ -23,7 +23,7 @@
 
   let { desk }: ScheduleFormProps = $props();
   let pasted = $state('');
-  const lengths = $derived(desk.store.context.job.units);
+  const lengths = $derived(desk.store.reads);
   const units = $derived(desk.store.context.units);
   const sample = $derived(desk.table.slice(desk.headings + 1, desk.headings + 4));
   const SHOWN = 12;

@@ -12,7 +12,7 @@
   import { formatLength, formatSize } from '@hulvek/core';
 
   let { desk }: SchedulePreviewProps = $props();
-  const lengths = $derived(desk.store.context.job.units);
+  const lengths = $derived(desk.store.reads);
   const known = $derived(desk.wanted.filter(({ here }) => here !== null).length);
 </script>
 

@@ -22,7 +22,7 @@
   onDestroy(() => heat.close());
   let search = $state('');
   let only = $state<'all' | 'failing' | 'watching'>('all');
-  const figures = $derived(figuresIn(store.context.job.units));
+  const figures = $derived(figuresIn(store.reads));
 
   type Column = Exclude<ProofId, 'whole'> | 'fit';
   const COLUMNS = ['fit', 'water', 'air', 'heat', 'joint', 'moisture', 'loads'] as const;
@@ -117,7 +117,7 @@
   {#if shown.length === 0}<p>{t.none}</p>{/if}
   <section>
     <h2>{t.leakage}</h2>
-    <p>{t.leakageSays(leakage.sealed, leakage.open, leakage.closed, leakage.of)}</p>
+    <p>{t.leakageSays(leakage.sealed, leakage.open, leakage.closed, leakage.of, figures)}</p>
     <p class="quiet">{proveText.air.leakageNote}</p>
   </section>
   <p class="quiet">{proveText.whole.lead}</p>

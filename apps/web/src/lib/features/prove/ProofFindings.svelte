@@ -31,7 +31,7 @@
   <FindingList
     {findings}
     {verdict}
-    units={desk.editor.context.job.units}
+    units={desk.editor.store.reads}
     title={null}
     summary=""
     headed={false}

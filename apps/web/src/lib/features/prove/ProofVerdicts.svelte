@@ -27,7 +27,11 @@
         {#if proof === 'air' && open.length > 0}<span>{open.map(placeOfLine).join(', ')}</span>{/if}
         {#if proof === 'joint' && design}
           {@const bill = design.seals.find((s) => s.id === design.chosen)?.bill}
-          <span>{sealText(design.chosen)}, {t.money(bill?.cost ?? 0)}, {t.minutes(bill?.minutes ?? 0)}</span>
+          <span
+            >{sealText(design.chosen)}, {t.money(bill?.cost ?? 0, plan.job.job.currency)}, {t.minutes(
+              bill?.minutes ?? 0,
+            )}</span
+          >
         {/if}
       </dd>
     </div>

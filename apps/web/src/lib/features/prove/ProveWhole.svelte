@@ -23,7 +23,7 @@
   import { shellWords } from '$words/shell.ts';
   import { heatText } from '$words/prove-heat.ts';
   import { proveText, type ProofId } from '$words/prove.ts';
-  import { cutIds, formatLength, judge, readingOrder, type Grade } from '@hulvek/core';
+  import { cutIds, figuresIn, formatLength, judge, readingOrder, type Grade } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
   import ProofFindings from './ProofFindings.svelte';
   import ProofWall from './ProofWall.svelte';
@@ -36,8 +36,7 @@
   onDestroy(() => heat.close());
   water.view = 'sill';
   const plan = $derived(water.plan);
-  const units = $derived(editor.context.job.units);
-  const figure = (mm: number) => formatLength(mm, units, 'figure');
+  const figure = (mm: number) => formatLength(mm, editor.context.job.units, 'figure');
 
   $effect(() => {
     air.view = water.view;
@@ -48,7 +47,8 @@
     untrack(() => heat.look(opening));
   });
 
-  const words = $derived(proofWords(plan));
+  const f = $derived(figuresIn(editor.store.reads));
+  const words = $derived(proofWords(plan, f));
   const judgement = $derived(
     judge(plan, { heat: heat.known, collides: editor.store.collisionsOf(editor.id).length > 0 }),
   );
@@ -63,7 +63,7 @@
     const row = (id: Exclude<QuickProof, 'fit'>) => ({ id, grade: judgement.proofs[id], says: words[id] });
     const says = heat.problem
       ? heatText.problem(heat.problem)
-      : t.heatSays(coldest?.temperature_C ?? null, coldest?.fRsi ?? null);
+      : t.heatSays(coldest?.temperature_C ?? null, coldest?.fRsi ?? null, f);
     return [
       row('water'),
       row('air'),

@@ -15,7 +15,7 @@
   import BuiltForm from '$lib/features/install/BuiltForm.svelte';
 
   let { desk, title }: WallTriesProps = $props();
-  const units = $derived(desk.editor.context.job.units);
+  const units = $derived(desk.editor.store.reads);
   const length = (mm: number) => formatLength(mm, units);
   const pieces = $derived(
     (desk.build?.pieces ?? [])

@@ -114,9 +114,10 @@ class Sheet {
   }
 
   #proofs(): void {
-    const { plan, heat } = this.#input;
+    const { plan, heat, context } = this.#input;
+    const f = figuresIn(context.job.units);
     const { proofs } = this.#judgement;
-    const words = proofWords(plan);
+    const words = proofWords(plan, f);
     this.#page.title(`${proveText.whole.title}: ${gradeText(this.#judgement)}`);
     const missing = missingText(this.#judgement);
     if (missing !== '') this.#page.text(missing);
@@ -137,7 +138,7 @@ class Sheet {
       cells: [
         proveText.proofs.heat,
         gradeText(proofs.heat),
-        cold ? proveText.whole.heatSays(cold.temperature_C, cold.fRsi) : '',
+        cold ? proveText.whole.heatSays(cold.temperature_C, cold.fRsi, f) : '',
       ],
     });
     this.#page.rows(rows, [0.16, 0.18, 0.66]);
@@ -258,7 +259,9 @@ class Sheet {
       height_mm: plan.unit.height.mm,
     });
     this.#page.rows(
-      proveText.air.bands(leakage).map((row) => ({ cells: [row.name, row.area, row.flow] })),
+      proveText.air
+        .bands(leakage, figuresIn(plan.job.job.units))
+        .map((row) => ({ cells: [row.name, row.area, row.flow] })),
       [0.44, 0.28, 0.28],
     );
     this.#page.text(proveText.air.leakageNote, { colour: SOFT, size: 8.5 });
@@ -288,7 +291,7 @@ class Sheet {
         verdict: option.verdict,
         cells: [
           `${sealText(option.id)}${option.id === design.chosen ? ` (${t.chosen})` : ''}`,
-          `${t.money(option.bill.cost)} · ${t.minutes(option.bill.minutes)}`,
+          `${t.money(option.bill.cost, context.job.currency)} · ${t.minutes(option.bill.minutes)}`,
           option.reasons
             .filter((r) => r.weight !== 'how')
             .map((r) => jointReasonText(r, figures))
@@ -302,7 +305,8 @@ class Sheet {
   }
 
   #heat(): void {
-    const { heat } = this.#input;
+    const { heat, context } = this.#input;
+    const f = figuresIn(context.job.units);
     this.#page.title(heatText.title);
     if (!heat) return this.#page.text(verdictTexts['not-checkable']);
     this.#page.rows(
@@ -310,15 +314,15 @@ class Sheet {
         verdict: side.verdict,
         cells: [
           proveText.side(side.cut),
-          `psi ${side.psi.value.toFixed(3)} W/(m K)`,
+          `psi ${heatText.psi(side, f)}`,
           side.coldest
-            ? `${heatText.temperature(side.coldest.temperature_C)} (${heatText.thing(side.coldest.thing)}), f ${side.coldest.fRsi.toFixed(2)}`
+            ? `${heatText.temperature(side.coldest.temperature_C, f)} (${heatText.thing(side.coldest.thing)}), f ${side.coldest.fRsi.toFixed(2)}`
             : heatText.none,
         ],
       })),
       [0.2, 0.26, 0.54],
     );
-    this.#page.text(heatText.limits(heat.proof.conditions), { colour: SOFT, size: 8.5 });
+    this.#page.text(heatText.limits(heat.proof.conditions, f), { colour: SOFT, size: 8.5 });
     this.#page.text(heatText.unitSurface, { colour: SOFT, size: 8.5 });
   }
 
@@ -327,16 +331,17 @@ class Sheet {
     if (!plan.moisture) return;
     const t = proveText.moisture;
     const { joint, layers, wall, wallVerdict } = plan.moisture;
+    const f = figuresIn(context.job.units);
     this.#page.title(t.title);
     this.#page.rows(
       [
-        { verdict: joint.verdict, cells: [t.joint, t.jointSays(joint)] },
-        { verdict: wallVerdict, cells: [t.wall, wall ? t.outcome(wall) : t.noMonths] },
+        { verdict: joint.verdict, cells: [t.joint, t.jointSays(joint, f)] },
+        { verdict: wallVerdict, cells: [t.wall, wall ? t.outcome(wall, f) : t.noMonths] },
       ],
       [0.3, 0.7],
     );
     this.#page.text(
-      `${t.layers}: ${layers.map((l) => `${vapourLayerText(l.name)} (sd ${l.sd_m.toFixed(2)} m)`).join(', ')}.`,
+      `${t.layers}: ${layers.map((l) => `${vapourLayerText(l.name)} (${f.measure('vapour', l.sd_m)})`).join(', ')}.`,
       { colour: SOFT, size: 8.5 },
     );
     const { months } = context.job;
@@ -346,6 +351,7 @@ class Sheet {
 
   #loads(): void {
     const { loads } = this.#input.plan;
+    const f = figuresIn(this.#input.context.job.units);
     if (!loads) return;
     const t = proveText.loads;
     const { handling, fasteners } = loads;
@@ -354,14 +360,14 @@ class Sheet {
       [
         {
           verdict: handling?.verdict ?? ('not-checkable' as const),
-          cells: [t.weight, handling ? handlingText(handling) : t.noWeight],
+          cells: [t.weight, handling ? handlingText(handling, f) : t.noWeight],
         },
         {
           verdict: fasteners?.verdict ?? ('not-checkable' as const),
           cells: [
             t.wind,
             fasteners
-              ? `${t.total(fasteners.total_N, fasteners.pressure_Pa)} ${Math.round(fasteners.worst.each_N)} N: ${sideName(fasteners.worst.side)}. ${fasteners.limit_N === null ? t.noLimit : t.limitSaid(fasteners.limit_N)}`
+              ? `${t.total(fasteners.total_N, fasteners.pressure_Pa, f)} ${f.measure('force', fasteners.worst.each_N)}: ${sideName(fasteners.worst.side)}. ${fasteners.limit_N === null ? t.noLimit : t.limitSaid(fasteners.limit_N, f)}`
               : t.noWind,
           ],
         },
@@ -369,7 +375,7 @@ class Sheet {
           ? [
               {
                 verdict: loads.bearing.verdict,
-                cells: [t.bearing, t.bearingSays(loads.bearing.load_Nmm, loads.bearing.limit_Nmm)],
+                cells: [t.bearing, t.bearingSays(loads.bearing.load_Nmm, loads.bearing.limit_Nmm, f)],
               },
             ]
           : []),
@@ -377,7 +383,7 @@ class Sheet {
           ? [
               {
                 verdict: loads.altitude.verdict,
-                cells: [t.altitude, t.altitudeSays(loads.altitude.difference_Pa, loads.altitude.limit_Pa)],
+                cells: [t.altitude, t.altitudeSays(loads.altitude.difference_Pa, loads.altitude.limit_Pa, f)],
               },
             ]
           : []),

@@ -10,14 +10,15 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
-  import { materialForm, materialFromForm, type MaterialField } from './material-form.ts';
+  import { materialForm, materialFromForm, materialMeasures, type MaterialField } from './material-form.ts';
   import { shelfWords } from '$words/shelf.ts';
   import { saveWords } from '$words/shell.ts';
+  import { withMeasureUnit } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { material, units, onsave }: MaterialFormProps = $props();
   const id = $props.id();
-  let form = $state(untrack(() => materialForm(material)));
+  let form = $state(untrack(() => materialForm(material, units)));
   let problem = $state('');
   let saved = $state(false);
   const FIGURES: readonly MaterialField[] = [
@@ -30,6 +31,14 @@
     'lambda_WmK',
     'exposure_days',
   ];
+
+  /** A bare figure gets the unit it was typed in. */
+  function settle(field: MaterialField) {
+    if (field in materialMeasures) {
+      const kind = materialMeasures[field as keyof typeof materialMeasures];
+      form[field] = withMeasureUnit(kind, form[field], units);
+    }
+  }
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
@@ -44,7 +53,13 @@
   <input id="{id}-name" bind:value={form.name} required maxlength="120" />
   {#each FIGURES as field (field)}
     <label for="{id}-{field}">{shelfWords.fields[field]}</label>
-    <input id="{id}-{field}" class="figure" autocomplete="off" bind:value={form[field]} />
+    <input
+      id="{id}-{field}"
+      class="figure"
+      autocomplete="off"
+      bind:value={form[field]}
+      onchange={() => settle(field)}
+    />
   {/each}
   <label for="{id}-primer">{shelfWords.fields.primer}</label>
   <select id="{id}-primer" bind:value={form.primer}>

@@ -1,26 +1,56 @@
 /** A material as the texts of a form, and back. */
 import { shelfWords } from '$words/shelf.ts';
+import { fieldWords } from '$words/ui.ts';
 import { unitsWords } from '$words/units.ts';
-import { lengthErrorTexts, materialSchema, parseLength, type LengthUnit, type Material } from '@hulvek/core';
+import {
+  lengthErrorTexts,
+  materialSchema,
+  parseLength,
+  readMeasure,
+  typedFor,
+  writeMeasure,
+  type LengthUnit,
+  type Material,
+  type MeasureKind,
+} from '@hulvek/core';
 
-const FIGURES = ['least_C', 'most_C', 'rest_h', 'sd_m', 'lambda_WmK', 'exposure_days'] as const;
+const FIGURES = ['rest_h', 'exposure_days'] as const;
+export const materialMeasures = {
+  least_C: 'temperature',
+  most_C: 'temperature',
+  sd_m: 'vapour',
+  lambda_WmK: 'conductivity',
+} as const satisfies Partial<Record<keyof Material, MeasureKind>>;
+const MEASURES = Object.keys(materialMeasures) as readonly (keyof typeof materialMeasures)[];
 const LENGTHS = ['width', 'length'] as const;
 const YES_NO = ['dampSubstrate', 'roller'] as const;
 
-export type MaterialField = (typeof FIGURES)[number] | (typeof LENGTHS)[number];
+export type MaterialField = (typeof FIGURES)[number] | (typeof MEASURES)[number] | (typeof LENGTHS)[number];
 export type MaterialForm = Record<MaterialField | 'name', string> &
   Record<(typeof YES_NO)[number], '' | 'yes' | 'no'> & { primer: '' | 'never' | 'porous' | 'always' };
 
-export function materialForm(material: Material): MaterialForm {
+export function materialForm(material: Material, reads: LengthUnit): MaterialForm {
   const yes = (value: boolean | undefined) => (value === undefined ? '' : value ? 'yes' : 'no');
   const figures = Object.fromEntries(
     FIGURES.map((f) => [f, material[f] === undefined ? '' : String(material[f])]),
   );
-  const lengths = Object.fromEntries(LENGTHS.map((f) => [f, material[f]?.typed ?? '']));
+  const lengths = Object.fromEntries(
+    LENGTHS.map((f) => {
+      const length = material[f];
+      return [f, length ? typedFor(length, reads) : ''];
+    }),
+  );
+  const measures = Object.fromEntries(
+    MEASURES.map((f) => {
+      const value = material[f];
+      return [f, value === undefined ? '' : writeMeasure(materialMeasures[f], value, reads)];
+    }),
+  );
   return {
     name: material.name,
     ...(figures as Record<(typeof FIGURES)[number], string>),
     ...(lengths as Record<(typeof LENGTHS)[number], string>),
+    ...(measures as Record<(typeof MEASURES)[number], string>),
     dampSubstrate: yes(material.dampSubstrate),
     roller: yes(material.roller),
     primer: material.primer ?? '',
@@ -45,6 +75,11 @@ export function materialFromForm(was: Material, form: MaterialForm, units: Lengt
   for (const field of LENGTHS) {
     const typed = form[field].trim();
     if (typed === '') continue;
+    const before = was[field];
+    if (before && (['mm', 'in'] as const).some((shown) => typedFor(before, shown) === typed)) {
+      fields[field] = before;
+      continue;
+    }
     const read = parseLength(typed, units);
     if (!read.ok) return wrong(field, lengthErrorTexts[read.error]);
     fields[field] = { typed, mm: read.value.mm };
@@ -54,6 +89,13 @@ export function materialFromForm(was: Material, form: MaterialForm, units: Lengt
     if (typed === '') continue;
     const value = Number(typed);
     if (!Number.isFinite(value)) return wrong(field, unitsWords.notAFigure);
+    fields[field] = value;
+  }
+  for (const field of MEASURES) {
+    const typed = form[field].trim();
+    if (typed === '') continue;
+    const value = readMeasure(materialMeasures[field], typed, units, was[field]);
+    if (value === null) return wrong(field, fieldWords.measure(materialMeasures[field]));
     fields[field] = value;
   }
   for (const field of YES_NO) if (form[field] !== '') fields[field] = form[field] === 'yes';

@@ -20,12 +20,12 @@
   let { editor, editing }: SaveBarProps = $props();
   const unit = $derived(editor.context.units.find(({ id }) => id === editor.opening.unit) ?? null);
   const size = $derived(
-    unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, editor.context.job.units),
+    unit && formatSize({ width: unit.width.mm, height: unit.height.mm }, editor.store.reads),
   );
 
   const near = $derived(editor.store.collisionsOf(editor.id));
   const markOf = (id: string) => editor.store.view(id)?.document.mark ?? id;
-  const length = (mm: number) => formatLength(mm, editor.context.job.units);
+  const length = (mm: number) => formatLength(mm, editor.store.reads);
 </script>
 
 <div class="bar">

@@ -1,28 +1,20 @@
 <script lang="ts">
-  import type { JobStore } from '$lib/job/job.svelte.ts';
+  import { device } from '$lib/device/device.svelte.ts';
   import { navWords } from '$words/shell.ts';
   import type { LengthUnit } from '@hulvek/core';
 
-  let { store }: { store: JobStore } = $props();
-  const units = $derived(store.context.job.units);
-
-  async function choose(next: LengthUnit) {
-    if (next === units) return;
-    try {
-      await fetch(`/api/jobs/${store.id}/units`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ units: next }),
-      });
-    } finally {
-      await store.refresh();
-    }
-  }
+  /** What whoever sits here reads and types figures in; `null` while neither they nor a job say. */
+  let { reads }: { reads: LengthUnit | null } = $props();
 </script>
 
 <div role="group" aria-label={navWords.units}>
   {#each ['mm', 'in'] as const as unit (unit)}
-    <button type="button" aria-pressed={units === unit} onclick={() => choose(unit)}>{unit}</button>
+    <button
+      type="button"
+      aria-pressed={reads === unit}
+      title={navWords.reads[unit]}
+      onclick={() => void device().read(unit)}>{unit}</button
+    >
   {/each}
 </div>
 

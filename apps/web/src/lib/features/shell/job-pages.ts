@@ -25,7 +25,16 @@ const GROUPS: readonly JobPageGroup[] = [
       page('lines', '/lines'),
     ],
   },
-  { group: 'specify', pages: [page('sizes', '/sizes'), page('units', '/units'), page('shelf', '/shelf')] },
+  {
+    group: 'specify',
+    pages: [
+      page('walls', '/walls'),
+      page('units', '/units'),
+      page('methods', '/methods'),
+      page('sizes', '/sizes'),
+      page('shelf', '/shelf'),
+    ],
+  },
   {
     group: 'prove',
     pages: [page('proofs', '/proofs'), page('heat', '/heat'), page('conditions', '/conditions')],

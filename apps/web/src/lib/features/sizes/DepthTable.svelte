@@ -1,8 +1,9 @@
 <script module lang="ts">
-  import type { Plan } from '@hulvek/core';
+  import type { LengthUnit, Plan } from '@hulvek/core';
 
   export interface DepthTableProps {
     plan: Plan;
+    reads: LengthUnit;
   }
 </script>
 
@@ -10,8 +11,8 @@
   import { sizesWords, wallWords } from '$words/sizes.ts';
   import { buckOf, depthStack, formatLength, planeIds, tapedCorner } from '@hulvek/core';
 
-  let { plan }: DepthTableProps = $props();
-  const length = $derived((mm: number) => formatLength(mm, plan.job.job.units));
+  let { plan, reads }: DepthTableProps = $props();
+  const length = $derived((mm: number) => formatLength(mm, reads));
   /** A frame without fins stands where it is set. */
   function finless({ build }: Plan): { front_mm?: number } {
     if (!build || build.context.unit.finWidth > 0) return {};

@@ -1,8 +1,10 @@
 <script module lang="ts">
-  import type { Plan } from '@hulvek/core';
+  import type { LengthUnit, Plan } from '@hulvek/core';
 
   export interface OrderSizeProps {
     plan: Plan;
+    /** What whoever looks reads and types in; sizes are rounded in the job's unit. */
+    reads: LengthUnit;
   }
 </script>
 
@@ -22,8 +24,8 @@
     unitToOrder,
   } from '@hulvek/core';
 
-  let { plan }: OrderSizeProps = $props();
-  const units = $derived(plan.job.job.units);
+  let { plan, reads: units }: OrderSizeProps = $props();
+  const rounded = $derived(plan.job.job.units);
   const length = $derived((mm: number) => formatLength(mm, units));
   let kind = $state<keyof typeof sizesWords.kinds>('new');
   let typed = $state({ width: '', height: '', slope: '10', groove: '37 mm', board: '19 mm' });
@@ -38,7 +40,7 @@
   const deduct = $derived({ width: mm(typed.width, usual.width), height: mm(typed.height, usual.height) });
   const room = $derived(plan.frame && inscribed(plan.frame));
   const lost = $derived(room ? Math.max(room.tape.width - room.width, room.tape.height - room.height) : 0);
-  const unit = $derived(room && unitToOrder(room, deduct, markStep(units)));
+  const unit = $derived(room && unitToOrder(room, deduct, markStep(rounded)));
   const pocket = $derived(
     plan.frame && kind === 'pocket'
       ? pocketReplacement({
@@ -75,7 +77,8 @@
     {/if}
   </div>
   {#if room && unit}
-    <p class="answer">{sizesWords.order(formatSize(unit, units))}</p>
+    <p class="answer">{sizesWords.order(formatSize(unit, rounded))}</p>
+    {#if units !== rounded}<p class="quiet">{formatSize(unit, units)}</p>{/if}
     {#if kind === 'new' && framing.leg_mm > 0}<p>{sizesWords.withBuck(length(framing.leg_mm))}</p>{/if}
     <p>
       {lost > 0.05

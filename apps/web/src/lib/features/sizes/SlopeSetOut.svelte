@@ -1,8 +1,9 @@
 <script module lang="ts">
-  import type { Plan } from '@hulvek/core';
+  import type { LengthUnit, Plan } from '@hulvek/core';
 
   export interface SlopeSetOutProps {
     plan: Plan;
+    reads: LengthUnit;
   }
 </script>
 
@@ -12,10 +13,9 @@
   import { asTyped, boardSlope_deg, formatLength, parseLength, parseSlope, slopeSetOut } from '@hulvek/core';
   import { untrack } from 'svelte';
 
-  let { plan }: SlopeSetOutProps = $props();
-  const units = $derived(plan.job.job.units);
+  let { plan, reads: units }: SlopeSetOutProps = $props();
   const length = $derived((mm: number) => formatLength(mm, units));
-  const shown = (mm: number) => asTyped(mm, plan.job.job.units).typed;
+  const shown = (mm: number) => asTyped(mm, units).typed;
   const rounded = (value: number) => String(Math.round(value * 10) / 10);
   /** What is marked on wood is the board's own slope, not that of what it lies on. */
   const boardSlope = (): number =>

@@ -47,7 +47,7 @@ export class SurveyGrid {
   }
 
   openings = $derived.by((): readonly Opening[] => this.store.plans.map((plan) => plan.opening));
-  units = $derived.by(() => this.store.context.job.units);
+  units = $derived.by(() => this.store.reads);
 
   value(opening: Opening, point: SurveyPointId): TypedLength | null {
     return opening.survey.values[point] ?? null;

@@ -15,27 +15,23 @@
   import Button from '$lib/ui/Button.svelte';
   import { freshId } from '$lib/device/ids.ts';
   import {
-    lengthFields,
     newUnitForm,
-    uFields,
     unitForm,
     unitFromForm,
-    withLengthUnit,
+    withUnit,
     type UnitField,
     type UnitProblems,
   } from './unit-form.ts';
   import { unitsWords } from '$words/units.ts';
-  import { saveWords } from '$words/shell.ts';
-  import { axes, choiceText, withUUnit } from '@hulvek/core';
+  import { axes, choiceText } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { unit, units, mayEdit, onsave }: UnitEditorProps = $props();
-  let form = $state(untrack(() => (unit ? unitForm(unit, units) : newUnitForm())));
+  let form = $state(untrack(() => (unit ? unitForm(unit, units) : newUnitForm(units))));
   let problems = $state.raw<UnitProblems>({});
   /** What the typing started from: what others change meanwhile is not overwritten unseen. */
-  let base = $state.raw(untrack(() => unit));
+  const base = untrack(() => unit);
   let refused = $state('');
-  let saved = $state(false);
   const id = untrack(() => unit?.id ?? `unit-${freshId()}`);
 
   const GROUPS: readonly { name: keyof typeof unitsWords.groups; fields: readonly UnitField[] }[] = [
@@ -71,14 +67,12 @@
   };
 
   /** A bare figure gets the unit it was typed in. */
-  function withUnit(field: UnitField) {
-    if (uFields.has(field)) form[field] = withUUnit(form[field], units);
-    if (lengthFields.has(field)) form[field] = withLengthUnit(form[field], units);
+  function settle(field: UnitField) {
+    form[field] = withUnit(field, form[field], units);
   }
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
-    saved = false;
     const read = unitFromForm(id, form, units, base);
     problems = read.ok ? {} : read.problems;
     if (!read.ok) {
@@ -89,8 +83,6 @@
     // A copy of the shelf stays one when it is changed.
     const next = base?.origin ? { ...read.unit, origin: base.origin } : read.unit;
     refused = await onsave(next, base);
-    saved = refused === '';
-    if (saved) base = next;
   }
 </script>
 
@@ -121,7 +113,7 @@
                 aria-invalid={problems[field] !== undefined}
                 aria-describedby={problems[field] ? `unit-${field}-say` : undefined}
                 bind:value={form[field]}
-                onchange={() => withUnit(field)}
+                onchange={() => settle(field)}
               />
             {/if}
             {#if problems[field]}<span id="unit-{field}-say" class="problem">{problems[field]}</span>{/if}
@@ -131,7 +123,6 @@
     {/each}
     <Button kind="main" type="submit">{unitsWords.save}</Button>
     {#if refused}<p class="problem" role="alert">{refused}</p>{/if}
-    {#if saved}<p role="status">{saveWords.saved}</p>{/if}
   </fieldset>
 </form>
 

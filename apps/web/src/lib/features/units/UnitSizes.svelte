@@ -15,6 +15,7 @@
     formatLength,
     formatSize,
     glassWeight,
+    writeMeasure,
     inscribed,
     passThrough,
     framingOf,
@@ -25,7 +26,7 @@
   } from '@hulvek/core';
 
   let { unit, store }: UnitSizesProps = $props();
-  const units = $derived(store.context.job.units);
+  const units = $derived(store.reads);
   const length = $derived((mm: number) => formatLength(mm, units));
   const size = $derived({ width: unit.width.mm, height: unit.height.mm });
   /** What to frame, by the methods that the unit is set with. */
@@ -79,7 +80,10 @@
     </p>
   {:else}<p>{unitsWords.frameNeedsOpening}</p>{/each}
   {#if glass !== null}
-    <p>{unitsWords.glassWeight(Math.round(glass))} {glass > 23 ? unitsWords.heavy : ''}</p>
+    <p>
+      {unitsWords.glassWeight(writeMeasure('mass', glass, units, 0))}
+      {glass > 23 ? unitsWords.heavy : ''}
+    </p>
   {/if}
   {#if unit.mullions?.length}<p>{unitsWords.mulled(unit.mullions.length + 1)}</p>{/if}
   {#if unit.threshold}<p>{unitsWords.door}</p>{/if}

@@ -1,6 +1,6 @@
 import { quinceCourt, skarvPoint, type Unit } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
-import { unitForm, unitFromForm, withLengthUnit } from './unit-form.ts';
+import { unitForm, unitFromForm, withUnit } from './unit-form.ts';
 
 const units: readonly Unit[] = [...skarvPoint().units, ...quinceCourt().units];
 const [unit] = units;
@@ -28,15 +28,15 @@ describe('a unit as a form', () => {
       ['905', 'mm', 905],
       ['36', 'in', 914.4],
     ] as const) {
-      const form = { ...unitForm(unit, shown), width: withLengthUnit(typed, shown) };
+      const form = { ...unitForm(unit, shown), width: withUnit('width', typed, shown) };
       for (const kept of ['mm', 'in'] as const) {
         const read = unitFromForm(unit.id, form, kept, unit);
         expect(read.ok && read.unit.width.mm).toBeCloseTo(mm, 6);
         expect(read.ok && read.unit.height).toEqual(unit.height);
       }
     }
-    expect(withLengthUnit('36 3/8"', 'mm')).toBe('36 3/8"');
-    expect(withLengthUnit('wide', 'mm')).toBe('wide');
+    expect(withUnit('width', '36 3/8"', 'mm')).toBe('36 3/8"');
+    expect(withUnit('width', 'wide', 'mm')).toBe('wide');
   });
 
   it('takes a U in either unit, and says at its own field what is none', () => {
@@ -46,6 +46,25 @@ describe('a unit as a form', () => {
     expect(read.ok && read.unit.uFactor).toBeCloseTo(1.7035, 4);
     expect(typed('0.04 W/(m K)')).toMatchObject({ ok: false, problems: { uFactor: expect.any(String) } });
     expect(typed('9')).toMatchObject({ ok: false, problems: { uFactor: expect.any(String) } });
+  });
+
+  it('weight, pressures, forces and heights are read in either system, and shown with their unit', () => {
+    const heavy: Unit = { ...unit, weight_kg: 45.359237, waterTest_Pa: 600, madeAt_m: 1524 };
+    const form = unitForm(heavy, 'in');
+    expect([form.weight_kg, form.waterTest_Pa, form.madeAt_m]).toEqual([
+      '100\u202flb',
+      '12.53\u202fpsf',
+      '5000\u202fft',
+    ]);
+    const read = unitFromForm(
+      unit.id,
+      { ...form, weight_kg: withUnit('weight_kg', '50', 'mm') },
+      'in',
+      heavy,
+    );
+    expect(read.ok && [read.unit.weight_kg, read.unit.waterTest_Pa]).toEqual([50, 600]);
+    const wrong = unitFromForm(unit.id, { ...form, weight_kg: '50 Pa' }, 'in', heavy);
+    expect(wrong).toMatchObject({ ok: false, problems: { weight_kg: expect.stringContaining('kg') } });
   });
 
   it('a method of the maker’s own has to say where the maker says so', () => {

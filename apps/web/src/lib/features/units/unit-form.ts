@@ -1,13 +1,16 @@
 /** A unit as a form of texts, and back: every field says for itself what is wrong with it. */
+import { fieldWords } from '$words/ui.ts';
 import { unitsWords } from '$words/units.ts';
 import {
-  asTyped,
   lengthErrorTexts,
   parseLength,
-  readU,
+  readMeasure,
+  typedFor,
   unitSchema,
-  writeU,
+  withMeasureUnit,
+  writeMeasure,
   type LengthUnit,
+  type MeasureKind,
   type TypedLength,
   type Unit,
 } from '@hulvek/core';
@@ -58,33 +61,38 @@ export type UnitProblems = Partial<Record<UnitField, string>>;
 const EMPTY = Object.fromEntries(unitFields.map((field) => [field, ''])) as UnitForm;
 
 /** Usual figures to start from; how deep the frame is differs too much. */
-export const newUnitForm = (): UnitForm => ({
+export const newUnitForm = (reads: LengthUnit): UnitForm => ({
   ...EMPTY,
   operation: 'fixed',
   shape: 'rectangle',
-  frameFace: USUAL_FRAME.frameFace.typed,
+  frameFace: typedFor(USUAL_FRAME.frameFace, reads),
   finKind: USUAL_FRAME.fin.kind,
-  finWidth: USUAL_FRAME.fin.width.typed,
-  holeFromFrame: USUAL_FRAME.fin.holeFromFrame.typed,
-  fromFront: USUAL_FRAME.fin.fromFront.typed,
+  finWidth: typedFor(USUAL_FRAME.fin.width, reads),
+  holeFromFrame: typedFor(USUAL_FRAME.fin.holeFromFrame, reads),
+  fromFront: typedFor(USUAL_FRAME.fin.fromFront, reads),
 });
 
-/** Fields of heat through the whole: shown with their unit, so that one is never taken for another. */
-type UField = 'uFactor' | 'frameU' | 'glassU';
-export const uFields: ReadonlySet<UnitField> = new Set<UField>(['uFactor', 'frameU', 'glassU']);
+/** Fields that are one figure with a unit of its own kind: shown with it, so that one is never taken for another. */
+export const measureFields = {
+  weight_kg: 'mass',
+  waterTest_Pa: 'pressure',
+  uFactor: 'transmittance',
+  frameU: 'transmittance',
+  glassU: 'transmittance',
+  spacerPsi: 'lineTransmittance',
+  madeAt_m: 'altitude',
+  fastener_N: 'force',
+} as const satisfies Partial<Record<UnitField, MeasureKind>>;
+type MeasureField = keyof typeof measureFields;
+const isMeasure = (field: UnitField): field is MeasureField => field in measureFields;
 
-/** A length as it was typed, unless that would be read as another one where lengths are counted in `lengths`. */
-function shownLength({ typed, mm }: TypedLength, lengths: LengthUnit): string {
-  const read = parseLength(typed, lengths);
-  return read.ok && Math.abs(read.value.mm - mm) < SAME_mm ? typed : asTyped(mm, lengths).typed;
-}
-const SAME_mm = 0.05;
 const LENGTHS = ['mm', 'in'] as const;
 
-/** A bare figure with the unit it was typed in; what is no length stays as it is. */
-export function withLengthUnit(typed: string, lengths: LengthUnit): string {
-  const bare = /^[\d.,\s]+$/.test(typed) && parseLength(typed, lengths).ok;
-  return bare ? `${typed.trim()}${lengths === 'in' ? '"' : ' mm'}` : typed;
+/** A bare figure gets the unit it was typed in; what is none stays as it is. */
+export function withUnit(field: UnitField, typed: string, reads: LengthUnit): string {
+  if (isMeasure(field)) return withMeasureUnit(measureFields[field], typed, reads);
+  const bare = lengthFields.has(field) && /^[\d.,\s]+$/.test(typed) && parseLength(typed, reads).ok;
+  return bare ? `${typed.trim()}${reads === 'in' ? '"' : ' mm'}` : typed;
 }
 
 /** Fields that are one length. */
@@ -104,8 +112,9 @@ export const lengthFields: ReadonlySet<UnitField> = new Set<UnitField>([
 
 export function unitForm(unit: Unit, lengths: LengthUnit): UnitForm {
   const figure = (value: number | undefined) => (value === undefined ? '' : String(value));
-  const heat = (value: number | undefined) => (value === undefined ? '' : writeU(value, lengths));
-  const length = (value: TypedLength | undefined) => (value ? shownLength(value, lengths) : '');
+  const measure = (field: MeasureField, value: number | undefined) =>
+    value === undefined ? '' : writeMeasure(measureFields[field], value, lengths);
+  const length = (value: TypedLength | undefined) => (value ? typedFor(value, lengths) : '');
   return {
     ...EMPTY,
     name: unit.name,
@@ -125,20 +134,20 @@ export function unitForm(unit: Unit, lengths: LengthUnit): UnitForm {
     threshold: length(unit.threshold),
     frameMaterial: unit.frameMaterial ?? '',
     panes: (unit.panes ?? []).map(length).join('; '),
-    weight_kg: figure(unit.weight_kg),
-    waterTest_Pa: figure(unit.waterTest_Pa),
+    weight_kg: measure('weight_kg', unit.weight_kg),
+    waterTest_Pa: measure('waterTest_Pa', unit.waterTest_Pa),
     rating: unit.rating ?? '',
-    uFactor: heat(unit.uFactor),
-    frameU: heat(unit.frameU),
-    glassU: heat(unit.glassU),
-    spacerPsi: figure(unit.spacerPsi),
+    uFactor: measure('uFactor', unit.uFactor),
+    frameU: measure('frameU', unit.frameU),
+    glassU: measure('glassU', unit.glassU),
+    spacerPsi: measure('spacerPsi', unit.spacerPsi),
     shgc: figure(unit.shgc),
-    madeAt_m: figure(unit.madeAt_m),
+    madeAt_m: measure('madeAt_m', unit.madeAt_m),
     foam: unit.limits?.foam ?? '',
     leastGap: length(unit.limits?.leastGap),
     largestGap: length(unit.limits?.largestGap),
     fasteners: unit.limits?.fasteners ?? '',
-    fastener_N: figure(unit.limits?.fastener_N),
+    fastener_N: measure('fastener_N', unit.limits?.fastener_N),
     asksBedding: unit.asks?.bedding ?? '',
     asksPan: unit.asks?.pan ?? '',
     asksTapeEdge: unit.asks?.tapeEdge ?? '',
@@ -195,10 +204,10 @@ export function unitFromForm(
     if (!Number.isFinite(value)) problems[field] = unitsWords.notAFigure;
     return value;
   };
-  const heat = (field: UField): number | undefined => {
+  const measure = (field: MeasureField, before: number | undefined): number | undefined => {
     if (form[field].trim() === '') return undefined;
-    const value = readU(form[field], lengths, was?.[field]);
-    if (value === null) problems[field] = unitsWords.notU;
+    const value = readMeasure(measureFields[field], form[field], lengths, before);
+    if (value === null) problems[field] = fieldWords.measure(measureFields[field]);
     return value ?? undefined;
   };
   const choice = (field: UnitField) => form[field] || undefined;
@@ -207,7 +216,7 @@ export function unitFromForm(
     leastGap: length('leastGap', was?.limits?.leastGap),
     largestGap: length('largestGap', was?.limits?.largestGap),
     fasteners: choice('fasteners'),
-    fastener_N: figure('fastener_N'),
+    fastener_N: measure('fastener_N', was?.limits?.fastener_N),
   });
   const asks = defined({
     bedding: choice('asksBedding'),
@@ -238,15 +247,15 @@ export function unitFromForm(
       threshold: length('threshold', was?.threshold),
       frameMaterial: choice('frameMaterial'),
       panes: list('panes', was?.panes),
-      weight_kg: figure('weight_kg'),
-      waterTest_Pa: figure('waterTest_Pa'),
+      weight_kg: measure('weight_kg', was?.weight_kg),
+      waterTest_Pa: measure('waterTest_Pa', was?.waterTest_Pa),
       rating: choice('rating'),
-      uFactor: heat('uFactor'),
-      frameU: heat('frameU'),
-      glassU: heat('glassU'),
-      spacerPsi: figure('spacerPsi'),
+      uFactor: measure('uFactor', was?.uFactor),
+      frameU: measure('frameU', was?.frameU),
+      glassU: measure('glassU', was?.glassU),
+      spacerPsi: measure('spacerPsi', was?.spacerPsi),
       shgc: figure('shgc'),
-      madeAt_m: figure('madeAt_m'),
+      madeAt_m: measure('madeAt_m', was?.madeAt_m),
       limits: Object.keys(limits).length > 0 ? limits : undefined,
       asks: asked ? { ...asks, source: form.asksSource } : undefined,
     }),

@@ -122,3 +122,6 @@ export const storedWords = (value: unknown): string[] =>
 export function storedJudged(row: typeof judgements.$inferSelect | undefined): Judged | undefined {
   return row && judgedSchema.safeParse(row).data;
 }
+
+export const storedItem = (kind: (typeof shelfKinds)[number], document: unknown): ShelfDocument =>
+  mustRead(DOCUMENT_OF[kind], document, `one of the job’s ${kind} as it was`);

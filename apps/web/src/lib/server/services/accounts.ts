@@ -1,6 +1,7 @@
 /** Accounts: made, signed in and out, their passwords, sessions and data. */
 import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
+import type { LengthUnit } from '@hulvek/core';
 import { and, desc, eq, gt, isNull, lt, ne } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import type { LookRule, Role } from '../../contract/rights.ts';
@@ -23,6 +24,8 @@ export interface Person {
   readonly email: string;
   /** May write on the shelf that all jobs take from. */
   readonly keepsShelf: boolean;
+  /** What this person reads figures in; null goes by each job. */
+  readonly reads: LengthUnit | null;
 }
 
 export const SESSION_DAYS = 30;
@@ -47,6 +50,10 @@ export async function createUser(
     .returning({ id: users.id });
   return added?.id ?? null;
 }
+
+/** What somebody reads figures in from now on; null goes by each job. */
+export const setReads = (db: Queries, user: string, reads: LengthUnit | null) =>
+  db.update(users).set({ reads }).where(eq(users.id, user));
 
 export async function userByEmail(db: Queries, email: string): Promise<string | null> {
   const [user] = await db
@@ -227,6 +234,7 @@ export async function personIn(
       name: users.name,
       email: users.email,
       keepsShelf: users.keepsShelf,
+      reads: users.reads,
       role: members.role,
       lookRule: jobs.lookRule,
     })
@@ -242,7 +250,13 @@ export async function personIn(
 
 export async function personOf(db: Database, token: string): Promise<Person | null> {
   const [row] = await db
-    .select({ id: users.id, name: users.name, email: users.email, keepsShelf: users.keepsShelf })
+    .select({
+      id: users.id,
+      name: users.name,
+      email: users.email,
+      keepsShelf: users.keepsShelf,
+      reads: users.reads,
+    })
     .from(sessions)
     .innerJoin(users, eq(users.id, sessions.userId))
     .where(and(eq(sessions.tokenHash, digest(token)), gt(sessions.expiresAt, new Date())));

@@ -11,12 +11,8 @@ import {
   type JobContext,
   type JobFile,
   type Maker,
-  type Material,
-  type MethodDocument,
   type OpeningDocument,
   type Reading,
-  type Unit,
-  type Wall,
 } from '@hulvek/core';
 import { and, asc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
@@ -278,33 +274,6 @@ export async function changeJob(
     await tx
       .update(jobs)
       .set({ document: { ...rest, ...kept, ...change } })
-      .where(eq(jobs.id, job));
-    await announce(tx, { job, opening: null });
-    return true;
-  });
-}
-
-export type ShelfChange =
-  | { readonly kind: 'units'; readonly was: Unit | null; readonly item: Unit }
-  | { readonly kind: 'walls'; readonly was: Wall | null; readonly item: Wall }
-  | { readonly kind: 'methods'; readonly was: MethodDocument | null; readonly item: MethodDocument }
-  | { readonly kind: 'materials'; readonly was: Material | null; readonly item: Material };
-
-/** Adds an item to a shelf of the job, or replaces the one that still is what `was` says. */
-export async function putOnShelf(
-  db: Database,
-  job: string,
-  { kind, was, item }: ShelfChange,
-): Promise<boolean> {
-  return inTransaction(db, async (tx) => {
-    const [row] = await tx.select().from(jobs).where(eq(jobs.id, job)).for('update');
-    const shelf: readonly { id: string }[] = (row && storedContext(row)[kind]) ?? [];
-    const stored = shelf.find((other) => other.id === item.id) ?? null;
-    if (!row || contentHash(stored) !== contentHash(was)) return false;
-    const next = stored ? shelf.map((other) => (other.id === item.id ? item : other)) : [...shelf, item];
-    await tx
-      .update(jobs)
-      .set({ [kind]: next })
       .where(eq(jobs.id, job));
     await announce(tx, { job, opening: null });
     return true;

@@ -54,7 +54,7 @@ export const detailWords = {
   withdraw: 'Withdraw',
   count: (n: number) => `${n} of them`,
   pleats: (n: number) => `${n} laid double`,
-  volume: (ml: number) => `${ml} ml without waste`,
+  volume: (volume: string) => `${volume} without waste`,
   viewLabel: 'Drawing',
   numbers: 'Numbers of the method',
   changed: 'changed here',

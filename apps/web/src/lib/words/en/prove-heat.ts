@@ -3,9 +3,13 @@ import {
   axisTexts,
   choiceText,
   heatThingText,
+  measureFigure,
+  measureUnit,
   type AxisId,
   type CutId,
+  type Figures,
   type HeatConditions,
+  type LengthUnit,
   type SideHeat,
   type Study,
   type StudyId,
@@ -49,9 +53,9 @@ const VARIANTS: Readonly<Record<string, string>> = {
   'frame aluminium': 'aluminium, thermally broken',
 };
 
-const signed = (value: number, digits: number): string =>
-  `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
-const degrees = (value: number): string => `${value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)}`;
+/** A change says its direction, a rise too. */
+const plus = (value: number, written: string): string => (value > 0 ? `+${written}` : written);
+const degrees = (C: number, f: Figures): string => f.measure('temperature', C);
 
 export const heatText = {
   title: 'Heat',
@@ -61,35 +65,37 @@ export const heatText = {
   refining: 'First answer; refining…',
   settled: 'Refined',
   problem: (code: keyof typeof PROBLEMS): string => PROBLEMS[code],
-  scale: 'Temperature, °C',
-  mark: (C: number): string => `${C < 0 ? '−' : ''}${Math.abs(C)}`,
-  dew: (c: HeatConditions) => `Dew point of the room’s air, ${degrees(c.dew_C)} °C`,
-  damp: (c: HeatConditions) => `80 % humidity at the surface, ${degrees(c.damp_C)} °C`,
+  scale: (reads: LengthUnit): string => `Temperature, ${measureUnit('temperature', reads)}`,
+  mark: (C: number, reads: LengthUnit): string => measureFigure('temperature', C, reads),
+  dew: (c: HeatConditions, f: Figures) => `Dew point of the room’s air, ${degrees(c.dew_C, f)}`,
+  damp: (c: HeatConditions, f: Figures) => `80 % humidity at the surface, ${degrees(c.damp_C, f)}`,
   flux: 'Lines of heat',
   boxes: 'Solved boxes',
   probeHint: 'Point into the section, or use the arrow keys: it says the part and its temperature.',
   fieldLabel: 'Temperatures in the section. Arrow keys move the point that is read.',
-  probe: (thing: string, temperature_C: number, lambda: number): string =>
-    `${sentence(heatThingText(thing))}: ${degrees(temperature_C)} °C · λ ${lambda < 1 ? lambda.toFixed(3) : lambda.toFixed(lambda < 10 ? 2 : 0)} W/(m K)`,
+  probe: (thing: string, temperature_C: number, lambda: number, f: Figures): string =>
+    `${sentence(heatThingText(thing))}: ${degrees(temperature_C, f)} · λ ${f.measure('conductivity', lambda, lambda < 1 ? 3 : lambda < 10 ? 2 : 0)}`,
   probeNothing: 'Nothing stands here',
-  columns: { side: 'Side', psi: 'Ψ, W/(m K)', coldest: 'Coldest, °C', where: 'Where', f: 'f' },
+  columns: { side: 'Side', psi: 'Ψ', coldest: 'Coldest', where: 'Where', f: 'f' },
   side: (cut: CutId): string => ({ head: 'Head', left: 'Left jamb', right: 'Right jamb', sill: 'Sill' })[cut],
-  psi: ({ psi }: SideHeat): string => psi.value.toFixed(3),
-  interval: ({ psi }: SideHeat, refined: boolean): string =>
-    refined ? `between ${psi.below.toFixed(4)} and ${psi.above.toFixed(4)}` : 'not bounded yet',
-  notClose: 'The bounds are wider than ±0.002: the grid is as fine as it may get.',
-  temperature: (C: number): string => `${degrees(C)} °C`,
-  change: (K: number): string => `${signed(K, 1)} K`,
-  changePsi: (value: number): string => signed(value, 3),
-  refinement: (K: number | null): string =>
-    K === null ? '' : `moved ${K.toFixed(2)} K when the grid was halved`,
+  psi: ({ psi }: SideHeat, f: Figures): string => f.measure('lineTransmittance', psi.value),
+  interval: ({ psi }: SideHeat, refined: boolean, f: Figures): string =>
+    refined
+      ? `between ${f.measure('lineTransmittance', psi.below, 4)} and ${f.measure('lineTransmittance', psi.above, 4)}`
+      : 'not bounded yet',
+  notClose: 'The bounds are wider than ±0.002 W/(m K): the grid is as fine as it may get.',
+  temperature: degrees,
+  change: (K: number, f: Figures): string => plus(K, f.measure('difference', K)),
+  changePsi: (value: number, f: Figures): string => plus(value, f.measure('lineTransmittance', value)),
+  refinement: (K: number | null, f: Figures): string =>
+    K === null ? '' : `moved ${f.measure('difference', K, 2)} when the grid was halved`,
   thing: heatThingText,
   none: 'no surface to judge',
   before: 'Against before the change',
   forget: 'Forget',
   undo: 'Undo',
-  limits: (c: HeatConditions): string =>
-    `Judged at ${degrees(c.inside_C)} °C and ${c.humidity_percent} % inside, ${degrees(c.outside_C)} °C outside: f at least ${c.fRsiLeast.toFixed(2)}${c.fRsiAsked ? ', as the job asks' : ', so that air at the surface stays below 80 %'}; Ψ at most ${c.psiMost.toFixed(2)}.${c.climateGiven ? '' : ' These are not the job’s own figures: enter them on its site page.'} The local code goes before them.`,
+  limits: (c: HeatConditions, f: Figures): string =>
+    `Judged at ${degrees(c.inside_C, f)} and ${c.humidity_percent} % inside, ${degrees(c.outside_C, f)} outside: f at least ${c.fRsiLeast.toFixed(2)}${c.fRsiAsked ? ', as the job asks' : ', so that air at the surface stays below 80 %'}; Ψ at most ${f.measure('lineTransmittance', c.psiMost)}.${c.climateGiven ? '' : ' These are not the job’s own figures: enter them on its site page.'} The local code goes before them.`,
   unitSurface:
     'The unit’s own surfaces are not checkable here: frame and pane stand as blocks that let as much heat through as the maker says. Such a block has no chambers and no spacer, so its temperatures say nothing about condensation on the unit. Ask the maker.',
   unitTitle: 'Unit and opening',
@@ -97,8 +103,8 @@ export const heatText = {
   installed: 'U with its joints',
   loss: 'Loss, unit and joints',
   jointLoss: 'of it in the joints',
-  u: (value: number): string => `${value.toFixed(2)} W/(m² K)`,
-  watts: (value: number): string => `${Math.round(value)} W`,
+  u: (value: number, f: Figures): string => f.measure('transmittance', value, 2),
+  watts: (value: number, f: Figures): string => f.measure('power', value),
   assumed: (parts: readonly string[]): string =>
     parts.length === 0
       ? ''
@@ -126,7 +132,7 @@ export const heatText = {
   now: 'now',
   take: 'Take',
   setback: 'Frame behind the face',
-  studyColumns: { variant: 'Variant', psi: 'Ψ, W/(m K)', coldest: 'Coldest, °C' },
+  studyColumns: { variant: 'Variant', psi: 'Ψ', coldest: 'Coldest' },
   best: ({ best, asIfClips }: Study, figure: (mm: number) => string): string => {
     if (!best) return '';
     const [a, b] = best.plateau_mm;

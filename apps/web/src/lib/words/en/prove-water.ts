@@ -173,8 +173,8 @@ export const exposureWords = {
   title: 'Water: wind, rain and the pan',
   lead: 'What presses on this opening, and what its pan has against it.',
   place: 'Where it stands',
-  height: 'Height of its middle above ground, m',
-  heightWrong: (most: number) => `Write metres between 0 and ${most}, like 4.5.`,
+  height: 'Height of its middle above ground',
+  heightWrong: (most: string) => `Write a height between 0 and ${most}, with its unit.`,
   zone: 'On the façade',
   zones: { field: 'away from corners', corner: 'near a corner of the building' },
   overhang: 'Overhang above it',
@@ -187,14 +187,12 @@ export const exposureWords = {
   outward: 'Design pressure, outward',
   test: 'Water test it asks of the unit',
   passed: 'Water test the unit passed',
-  pa: (value: number) => `${String(Math.round(value)).replace('-', '−')} Pa`,
   unknown: 'not known',
   noWind: 'Not checkable: enter the gust of the site on the page of the job.',
   noHeight: 'Not checkable: enter how high above ground it stands.',
-  testHolds: (passed: number, asked: number) =>
-    `The unit passed ${Math.round(passed)} Pa, ${Math.round(asked)} Pa are asked.`,
-  testFails: (passed: number, asked: number) =>
-    `The unit passed only ${Math.round(passed)} Pa, ${Math.round(asked)} Pa are asked. Take a unit of a higher grade, or shelter it.`,
+  testHolds: (passed: string, asked: string) => `The unit passed ${passed}, ${asked} are asked.`,
+  testFails: (passed: string, asked: string) =>
+    `The unit passed only ${passed}, ${asked} are asked. Take a unit of a higher grade, or shelter it.`,
   testUnknown: 'Not checkable: enter on the page of the unit what water test it passed.',
   panTitle: 'Pan against standing water',
   pan: (water: string, needed: string, has: string) =>

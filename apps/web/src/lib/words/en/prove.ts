@@ -5,6 +5,9 @@ import {
   kindInSentence,
   cornerTexts,
   liftTexts,
+  measureFigure,
+  measureIn,
+  measureUnit,
   MOST_HANDS,
   PERSON_kg,
   SILL_cm,
@@ -16,12 +19,15 @@ import {
   type AirCorner,
   type Band,
   type CutId,
+  type Figures,
   type Interrupter,
   type JointBalance,
   type JointDesign,
   type JointLeakage,
+  type LengthUnit,
   type Lift,
   type LiftLimit,
+  type MeasureKind,
   type MonthlyMoisture,
   type WeakPlaces,
   type WithoutPiece,
@@ -32,8 +38,13 @@ const list = (parts: readonly string[]): string =>
 const thing = (id: string): string => kindInSentence(airThingText(id));
 const side = (cut: CutId): string =>
   ({ head: 'Head', left: 'Left jamb', right: 'Right jamb', sill: 'Sill' })[cut];
-const whole = (value: number): string => (value >= 10 ? value.toFixed(0) : value.toFixed(1));
-const band = ([least, most]: Band): string => `${whole(least)} to ${whole(most)}`;
+/** A band of what is read: it is no better known than to two figures. */
+const band = (kind: MeasureKind, [least, most]: Band, f: Figures): string => {
+  const digits = measureIn(kind, most, f.system) < 10 ? 1 : 0;
+  return `${measureFigure(kind, least, f.system, digits)} to ${f.measure(kind, most, digits)}`;
+};
+/** “Cheapest” by prices that nobody here entered says so. */
+const byInvented = (invented: boolean): string => (invented ? ', by invented prices' : '');
 
 export const proofIds = ['whole', 'water', 'air', 'heat', 'joint', 'moisture', 'loads'] as const;
 export type ProofId = (typeof proofIds)[number];
@@ -70,16 +81,16 @@ export const proveText = {
       open.length > 0
         ? `Open at the ${list(open.map(placeOfLine))}.`
         : `Closes on four sides and four corners${closes === null ? '' : `, with step ${closes}`}.`,
-    heatSays: (C: number | null, f: number | null): string =>
-      C === null || f === null
+    heatSays: (C: number | null, share: number | null, f: Figures): string =>
+      C === null || share === null
         ? 'Being solved…'
-        : `Coldest judged surface ${C.toFixed(1).replace('-', '−')} °C, f ${f.toFixed(2)}.`,
-    jointSays: (chosen: string, recommended: string | null): string =>
+        : `Coldest judged surface ${f.measure('temperature', C)}, f ${share.toFixed(2)}.`,
+    jointSays: (chosen: string, recommended: string | null, invented: boolean): string =>
       recommended === null
         ? `${chosen}. Nothing else would do.`
         : recommended === chosen
-          ? `${chosen}: the cheapest that works here.`
-          : `${chosen}. ${recommended} would cost less.`,
+          ? `${chosen}: the cheapest that works here${byInvented(invented)}.`
+          : `${chosen}. ${recommended} would cost less${byInvented(invented)}.`,
     moistureSays: (outcome: MonthlyMoisture['outcome'] | null): string =>
       outcome === null
         ? 'The job has no months: only the joint is judged.'
@@ -88,12 +99,12 @@ export const proveText = {
             dries: 'Condensate in winter, dry within the year.',
             gathers: 'Condensate that does not dry.',
           }[outcome],
-    loadsSays: (kg: number | null, people: number | null, each_N: number | null): string =>
+    loadsSays: (kg: number | null, people: number | null, each_N: number | null, f: Figures): string =>
       [
         kg === null
           ? 'Weight not known'
-          : `${Math.round(kg)} kg, ${people === null ? '' : people > 4 ? 'a lift' : people === 1 ? 'one person' : `${people} people`}`,
-        each_N === null ? 'wind not known' : `${Math.round(each_N)} N on the most loaded fastener`,
+          : `${f.measure('mass', kg, 0)}, ${people === null ? '' : people > 4 ? 'a lift' : people === 1 ? 'one person' : `${people} people`}`,
+        each_N === null ? 'wind not known' : `${f.measure('force', each_N)} on the most loaded fastener`,
       ].join('; ') + '.',
     nothing:
       'Nothing is planned yet. Choose wall, unit and method under Detail and enter a width and a height.',
@@ -142,19 +153,16 @@ export const proveText = {
             .join('; ')}`,
     tries: 'Leave out or lose a piece',
     leakage: 'How much air',
-    bands: ({
-      sealed_cm2,
-      open_cm2,
-      sealed50,
-      open50,
-      wall,
-    }: JointLeakage): { name: string; area: string; flow: string }[] => [
+    bands: (
+      { sealed_cm2, open_cm2, sealed50, open50, wall }: JointLeakage,
+      f: Figures,
+    ): { name: string; area: string; flow: string }[] => [
       {
         name: `Joint sealed, ${wall === 'masonry' ? 'masonry' : 'timber'} wall`,
-        area: `${band(sealed_cm2)} cm²`,
-        flow: `${band(sealed50)} m³/h`,
+        area: band('leakage', sealed_cm2, f),
+        flow: band('flow', sealed50, f),
       },
-      { name: 'Joint not sealed', area: `${band(open_cm2)} cm²`, flow: `${band(open50)} m³/h` },
+      { name: 'Joint not sealed', area: band('leakage', open_cm2, f), flow: band('flow', open50, f) },
     ],
     area: 'Leakage area at 4 Pa',
     flow: 'Air at 50 Pa',
@@ -175,11 +183,12 @@ export const proveText = {
     cost: 'Cost',
     time: 'Time',
     chosen: 'chosen',
-    recommended: 'cheapest that works',
+    recommended: (invented: boolean) => `cheapest that works${byInvented(invented)}`,
     only: 'the only one without a but',
     take: 'Take it',
     minutes: (n: number): string => `${Math.round(n)} min`,
-    money: (n: number): string => n.toFixed(2),
+    money: (n: number, currency: string | undefined): string =>
+      currency === undefined ? `${n.toFixed(2)} (money not named)` : `${currency} ${n.toFixed(2)}`,
     amounts: 'Quantities',
     chart: 'Cost against width of the joint, all round this opening',
     chartLabel: 'Cost of each seal against the width of the joint',
@@ -189,17 +198,14 @@ export const proveText = {
       mm === null
         ? 'With these prices sealant stays cheaper than corner tape at any width.'
         : `From ${length(mm)} on corner tape costs less than sealant on a rod, with this job’s prices.`,
-    because: ({ because, recommended }: JointDesign, name: string): string =>
+    because: ({ because, recommended }: JointDesign, name: string, invented: boolean): string =>
       recommended === null
         ? 'No seal works on every side as the joint is. Change the joint first.'
         : because === 'only'
           ? `${name}: the only one that works on every side without anything to see to.`
-          : `${name}: the cheapest of those that work on every side.`,
-    season: ({ season }: JointDesign, material: string): string =>
-      `Frame of ${material}, sealed at ${season.installed_C} °C, from ${season.coldest_C} to ${season.hottest_C} °C over the year (as the frame feels it); sealant of class ±${season.movement * 100} %. At the sill the frame stands on its shims and does not move.`.replaceAll(
-        '-',
-        '−',
-      ),
+          : `${name}: the cheapest of those that work on every side${byInvented(invented)}.`,
+    season: ({ season }: JointDesign, material: string, f: Figures): string =>
+      `Frame of ${material}, sealed at ${f.measure('temperature', season.installed_C)}, from ${f.measure('temperature', season.coldest_C)} to ${f.measure('temperature', season.hottest_C)} over the year (as the frame feels it); sealant of class ±${season.movement * 100} %. At the sill the frame stands on its shims and does not move.`,
     assumed: 'vinyl, since the unit does not say',
     prices:
       'Prices, times and season are the job’s own to change: usual, invented figures stand in. Ranges of bands and foams are common practice, no source; depth, rod and movement by ASTM C1193 and C1472, from memory.',
@@ -208,8 +214,8 @@ export const proveText = {
   moisture: {
     title: 'Moisture',
     joint: 'Which way the joint dries',
-    jointSays: ({ inner_m, outer_m, twoClosed, drains }: JointBalance): string =>
-      `Inner seal as tight as ${metres(inner_m)} of still air, outer ${metres(outer_m)}. ${
+    jointSays: ({ inner_m, outer_m, twoClosed, drains }: JointBalance, f: Figures): string =>
+      `Inner seal ${vapour(inner_m, f)}, outer ${vapour(outer_m, f)}. ${
         inner_m >= outer_m ? 'It dries outward.' : 'It is tighter outside than inside.'
       }${twoClosed ? ' Both sides count as closed: what is built in wet stays wet.' : ''} ${drains ? 'The open sill lets damp out.' : 'Nothing drains or dries at the sill.'}`,
     surface: 'How far the coldest surfaces are from damp',
@@ -222,21 +228,20 @@ export const proveText = {
       'A layer lets heat or vapour through without any resistance: the monthly method has no answer. Look at the layers.',
     source: (source: 'hand' | 'generator' | 'epw', note: string): string =>
       `${{ hand: 'Entered by hand', generator: 'Generated, invented', epw: 'From a weather file' }[source]}${note ? `: ${note}` : ''}.`,
-    outcome: ({ outcome, most_kg_m2, left_kg_m2 }: MonthlyMoisture): string =>
+    outcome: ({ outcome, most_kg_m2, left_kg_m2 }: MonthlyMoisture, f: Figures): string =>
       outcome === 'none'
         ? 'No condensate in any month.'
-        : `Up to ${Math.round(most_kg_m2 * 1000)} g/m²; ${outcome === 'dries' ? 'dry again within the year' : `${Math.round(left_kg_m2 * 1000)} g/m² left after a year`}.`,
+        : `Up to ${f.measure('film', most_kg_m2)}; ${outcome === 'dries' ? 'dry again within the year' : `${f.measure('film', left_kg_m2)} left after a year`}.`,
     where: (between: readonly [number, number], names: readonly string[]): string =>
       between[0] === between[1]
         ? `within ${vapourLayerText(names[between[0]] ?? null)}`
         : `${vapourLayerText(names[between[0]] ?? null)} | ${vapourLayerText(names[between[1]] ?? null)}`,
     layers: 'Layers from the weather to the room',
     layer: 'Layer',
-    r: 'R, m²K/W',
-    sd: 'sd, m',
-    chart: 'Condensate at the end of each month, g/m²',
+    r: 'R',
+    sd: (reads: LengthUnit) => (reads === 'mm' ? 'As still air (sd)' : 'Permeance'),
+    chart: (reads: LengthUnit) => `Condensate at the end of each month, ${measureUnit('film', reads)}`,
     month: 'Month',
-    water: 'Water, g/m²',
     note: 'Monthly method of ISO 13788, from memory: steady heat and vapour in each month. It knows no storage, no air that carries damp through leaks, no rain and no capillary transport. Layers before a ventilated cavity count as weather. Values of materials by ISO 10456, from memory; sheets are common practice, no source: a material of the job goes before.',
     nothing: 'Moisture is judged once width, height, wall, unit and method are known.',
   },
@@ -244,11 +249,12 @@ export const proveText = {
     title: 'Loads and hands',
     weight: 'Weight and hands',
     noWeight: 'Nobody said what this unit weighs. Enter its weight or its panes with the unit.',
-    hands: `Held against ${MOST_HANDS} people with ${PERSON_kg} kg each, or what the job says one carries.`,
-    alone: `What one person should lift onto a sill ${SILL_cm} cm up`,
+    hands: (f: Figures): string =>
+      `Held against ${MOST_HANDS} people with ${f.measure('mass', PERSON_kg, 0)} each, or what the job says one carries.`,
+    alone: (f: Figures): string => `What one person should lift onto a sill ${f.length(SILL_cm * 10)} up`,
     fromFloor: 'from the floor',
     fromBench: 'from a bench',
-    limit: ({ limit_kg }: LiftLimit): string => `${limit_kg.toFixed(1)} kg`,
+    limit: ({ limit_kg }: LiftLimit, f: Figures): string => f.measure('mass', limit_kg),
     multipliers: ({ multipliers: m }: LiftLimit): string =>
       `23·${[m.HM, m.VM, m.DM, m.AM, m.CM].map((x) => x.toFixed(2)).join('·')}`,
     aloneNote:
@@ -257,19 +263,20 @@ export const proveText = {
     noWind: 'Needs the site’s wind and this opening’s height: enter them under Water, “wind and rain”.',
     side: 'Side',
     count: 'Fasteners',
-    each: 'On each, N',
-    total: (N: number, Pa: number): string => `${Math.round(N)} N on the whole unit at ${Math.round(Pa)} Pa.`,
-    limitSaid: (N: number): string => `Stated limit ${Math.round(N)} N on each.`,
+    each: 'On each',
+    total: (N: number, Pa: number, f: Figures): string =>
+      `${f.measure('force', N)} on the whole unit at ${f.measure('pressure', Pa)}.`,
+    limitSaid: (N: number, f: Figures): string => `Stated limit ${f.measure('force', N)} on each.`,
     noLimit:
       'Nobody stated what one fastener carries here: not checkable. Ask the maker or an engineer and enter it with the unit.',
     windNote:
       'Simple statics: each point leans on the nearest side that holds. Prying, edge distances and the frame’s own stiffness are not counted; licensed practice goes before this.',
     bearing: 'On the foam buck',
-    bearingSays: (load: number, limit: number): string =>
-      `${load.toFixed(1)} N on each mm of sill, usual limit ${limit} N (a maker’s value; common practice, no source).`,
+    bearingSays: (load: number, limit: number, f: Figures): string =>
+      `${f.measure('lineLoad', load)} of sill, usual limit ${f.measure('lineLoad', limit)} (a maker’s value; common practice, no source).`,
     altitude: 'Glass from another altitude',
-    altitudeSays: (Pa: number, limit: number): string =>
-      `${Math.round(Math.abs(Pa) / 100)} hPa ${Pa < 0 ? 'less' : 'more'} outside than where it was closed; from ${Math.round(limit / 100)} hPa on ask the maker (ISO 2533, from memory).`,
+    altitudeSays: (Pa: number, limit: number, f: Figures): string =>
+      `${f.measure('pressure', Math.abs(Pa))} ${Pa < 0 ? 'less' : 'more'} outside than where it was closed; from ${f.measure('pressure', limit)} on ask the maker (ISO 2533, from memory).`,
     nothing: 'Loads are worked out once width, height, wall, unit and method are known.',
   },
   sheet: {
@@ -295,11 +302,15 @@ export const proveText = {
       fails === 0 ? `Nothing fails in ${of} openings.` : `${fails} of ${of} openings fail something.`,
     none: 'No opening matches.',
     leakage: 'Joints of the whole job',
-    leakageSays: (sealed: Band, open: Band, lines: number, of: number): string =>
-      `${of} joints: ${band(sealed)} m³/h at 50 Pa if all are sealed, ${band(open)} if none is. The pen line closes at ${lines} of ${of}.`,
+    leakageSays: (sealed: Band, open: Band, lines: number, of: number, f: Figures): string =>
+      `${of} joints: ${band('flow', sealed, f)} at 50 Pa if all are sealed, ${band('flow', open, f)} if none is. The pen line closes at ${lines} of ${of}.`,
     empty: 'No openings yet. Add some on the job’s first page.',
   },
 } as const;
 
-const metres = (m: number): string => `${m < 10 ? m.toFixed(1) : Math.round(m)} m`;
+/** Two figures of what is read: seals differ by powers of ten. */
+const vapour = (sd_m: number, f: Figures): string =>
+  f.system === 'mm'
+    ? `as tight as ${f.measure('vapour', sd_m, sd_m < 10 ? 1 : 0)} of still air`
+    : f.measure('vapour', sd_m, sd_m > 35 ? 3 : sd_m > 3.5 ? 2 : 1);
 export const sideName = (name: 'left' | 'right' | 'head' | 'sill'): string => sideTexts[name];

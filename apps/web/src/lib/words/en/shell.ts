@@ -129,7 +129,8 @@ export const navWords = {
   toJob: 'To the job',
   openings: 'Openings of this job',
   jobs: 'All jobs',
-  units: 'Lengths in',
+  units: 'I read figures in',
+  reads: { mm: 'Millimetres, kilograms, °C', in: 'Inches, pounds, °F' },
 };
 
 /** The pages of a whole job, as tabs and titles. */
@@ -160,7 +161,9 @@ export const viewWords = {
   board: 'Board',
   survey: 'Survey',
   lines: 'Lines',
+  walls: 'Walls',
   units: 'Units',
+  methods: 'Methods',
   sizes: 'Sizes',
   cutSheet: 'Cut sheet',
   proofs: 'Proofs',

@@ -1,22 +1,27 @@
 <script module lang="ts">
-  import type { Plan } from '@hulvek/core';
+  import type { LengthUnit, Plan } from '@hulvek/core';
 
   export interface AirLeakageProps {
     plan: Plan;
     /** Whether the pen line closes: which of the two bands speaks of this opening. */
     closed: boolean;
+    /** What whoever looks reads in. */
+    reads: LengthUnit;
   }
 </script>
 
 <script lang="ts">
   import { proveText } from '$words/prove.ts';
-  import { jointLeakage } from '@hulvek/core';
+  import { figuresIn, jointLeakage } from '@hulvek/core';
 
-  let { plan, closed }: AirLeakageProps = $props();
+  let { plan, closed, reads }: AirLeakageProps = $props();
   const t = proveText.air;
   const rows = $derived(
     plan.choices && plan.unit
-      ? t.bands(jointLeakage(plan.choices, { width_mm: plan.unit.width.mm, height_mm: plan.unit.height.mm }))
+      ? t.bands(
+          jointLeakage(plan.choices, { width_mm: plan.unit.width.mm, height_mm: plan.unit.height.mm }),
+          figuresIn(reads),
+        )
       : [],
   );
 </script>

@@ -38,7 +38,7 @@
   const t = proveText.air;
   const air = untrack(() => new AirDesk(editor));
   const proof = $derived(air.proof);
-  const length = (mm: number) => formatLength(mm, editor.context.job.units);
+  const length = (mm: number) => formatLength(mm, editor.store.reads);
 
   /** Where pieces come closest in the cut that is shown, when nothing joins them. */
   const gaps = $derived.by((): Point3[] => {
@@ -145,7 +145,7 @@
       </details>
       <WallTries desk={air} title={t.tries} />
       {#if air.plan.choices && air.plan.unit}
-        <AirLeakage plan={air.plan} closed={proof.closed} />
+        <AirLeakage plan={air.plan} closed={proof.closed} reads={editor.store.reads} />
       {/if}
     {/if}
     <p class="quiet">{t.note}</p>

@@ -1,8 +1,10 @@
 <script module lang="ts">
-  import type { Plan } from '@hulvek/core';
+  import type { LengthUnit, Plan } from '@hulvek/core';
 
   export interface HeatFiguresProps {
     plan: Plan;
+    /** What whoever looks reads in. */
+    reads: LengthUnit;
   }
 </script>
 
@@ -10,10 +12,11 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { HeatFigures } from './heat-figures.svelte.ts';
   import { heatText } from '$words/prove-heat.ts';
-  import { cutIds } from '@hulvek/core';
+  import { cutIds, figuresIn } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
 
-  let { plan }: HeatFiguresProps = $props();
+  let { plan, reads }: HeatFiguresProps = $props();
+  const f = $derived(figuresIn(reads));
   const heat = new HeatFigures();
   onDestroy(() => heat.close());
   $effect(() => {
@@ -39,8 +42,9 @@
           {@const side = heat.sides[cut]}
           <tr>
             <th scope="row">{heatText.side(cut)}</th>
-            <td>{side ? heatText.psi(side) : heatText.job.waits}</td>
-            <td>{side?.coldest ? heatText.temperature(side.coldest.temperature_C) : heatText.job.waits}</td>
+            <td>{side ? heatText.psi(side, f) : heatText.job.waits}</td>
+            <td>{side?.coldest ? heatText.temperature(side.coldest.temperature_C, f) : heatText.job.waits}</td
+            >
           </tr>
         {/each}
       </tbody>

@@ -11,7 +11,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { HeatJob, type HeatRow } from './heat-job.svelte.ts';
   import { heatText } from '$words/prove-heat.ts';
-  import { conditionsOf, cutIds, type SideHeat } from '@hulvek/core';
+  import { conditionsOf, cutIds, figuresIn, type SideHeat } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
 
   let { store }: HeatJobProps = $props();
@@ -19,6 +19,7 @@
   void heat.look();
   onDestroy(() => heat.close());
 
+  const f = $derived(figuresIn(store.reads));
   let search = $state('');
   const mayStart = $derived(store.pack.rights.includes('plan'));
   const rows = $derived(
@@ -81,13 +82,13 @@
           {:else}
             {#each cutIds as cut (cut)}
               {@const side = row.sides.find((s) => s.cut === cut)?.side}
-              <td class="figure">{side ? heatText.psi(side) : heatText.job.waits}</td>
+              <td class="figure">{side ? heatText.psi(side, f) : heatText.job.waits}</td>
             {/each}
-            <td class="figure">{cold?.coldest ? heatText.temperature(cold.coldest.temperature_C) : ''}</td>
+            <td class="figure">{cold?.coldest ? heatText.temperature(cold.coldest.temperature_C, f) : ''}</td>
             <td>{cold?.coldest ? heatText.job.where(cold.cut, cold.coldest.thing) : ''}</td>
             <td class="figure">{cold?.coldest ? cold.coldest.fRsi.toFixed(2) : ''}</td>
             <td class="figure">{row.proof ? row.proof.uInstalled.toFixed(2) : ''}</td>
-            <td class="figure">{row.proof ? heatText.watts(row.proof.loss_W) : ''}</td>
+            <td class="figure">{row.proof ? heatText.watts(row.proof.loss_W, f) : ''}</td>
           {/if}
         </tr>
       {/each}
@@ -96,17 +97,17 @@
       <tfoot>
         <tr>
           <th scope="row" colspan="9">{heatText.job.total(heat.totals.openings)}</th>
-          <td class="figure">{heatText.watts(heat.totals.loss_W)}</td>
+          <td class="figure">{heatText.watts(heat.totals.loss_W, f)}</td>
         </tr>
         <tr>
           <th scope="row" colspan="9">{heatText.jointLoss}</th>
-          <td class="figure">{heatText.watts(heat.totals.jointLoss_W)}</td>
+          <td class="figure">{heatText.watts(heat.totals.jointLoss_W, f)}</td>
         </tr>
       </tfoot>
     {/if}
   </table>
 </div>
-<p class="quiet">{heatText.limits(conditionsOf(store.context.job))}</p>
+<p class="quiet">{heatText.limits(conditionsOf(store.context.job), f)}</p>
 <p class="quiet">{heatText.convention}</p>
 
 <style>

@@ -11,8 +11,11 @@
   import { heatColour } from './heat-colours.ts';
   import { save } from '$lib/device/download.ts';
   import { heatText } from '$words/prove-heat.ts';
+  import { figuresIn } from '@hulvek/core';
 
   let { heat, range }: HeatScaleProps = $props();
+  const reads = $derived(heat.editor.store.reads);
+  const f = $derived(figuresIn(reads));
   const step = $derived(heat.shown?.picture.step_C ?? 2.5);
   const bands = $derived(
     [range[0], ...(heat.shown?.picture.bands.map((b) => b.C) ?? [])].filter(
@@ -23,7 +26,7 @@
     const { probe } = heat;
     if (!probe) return heatText.probeHint;
     return probe.box
-      ? heatText.probe(probe.box.thing, probe.temperature_C, probe.box.lambda_WmK)
+      ? heatText.probe(probe.box.thing, probe.temperature_C, probe.box.lambda_WmK, f)
       : heatText.probeNothing;
   });
   function keep() {
@@ -36,25 +39,27 @@
   <p class="said" aria-live="polite">{said}</p>
   <svg
     role="img"
-    aria-label={heatText.scale}
+    aria-label={heatText.scale(reads)}
     viewBox="0 0 {bands.length * 40} 34"
     width={bands.length * 40}
     height="34"
   >
     {#each bands as C, i (C)}
       <rect x={i * 40} y="0" width="40" height="14" fill={heatColour(C + step / 2, range)} />
-      <text x={i * 40} y="29">{heatText.mark(C)}</text>
+      <text x={i * 40} y="29">{heatText.mark(C, reads)}</text>
     {/each}
   </svg>
   <ul>
     <li>
       <svg width="26" height="8" aria-hidden="true"><path class="dew" d="M0 4h26" /></svg>{heatText.dew(
         heat.conditions,
+        f,
       )}
     </li>
     <li>
       <svg width="26" height="8" aria-hidden="true"><path class="damp" d="M0 4h26" /></svg>{heatText.damp(
         heat.conditions,
+        f,
       )}
     </li>
   </ul>

@@ -9,9 +9,10 @@
 <script lang="ts">
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { heatText } from '$words/prove-heat.ts';
-  import { cutIds } from '@hulvek/core';
+  import { cutIds, figuresIn } from '@hulvek/core';
 
   let { heat }: HeatSidesProps = $props();
+  const f = $derived(figuresIn(heat.editor.store.reads));
   const proof = $derived(heat.settled ? heat.proof : null);
 </script>
 
@@ -39,23 +40,24 @@
         {#if answer}
           {@const { side, refined } = answer}
           <td class="figure">
-            {heatText.psi(side)}
-            {#if was}<small>{heatText.changePsi(side.psi.value - was.psi.value)}</small>{/if}
+            {heatText.psi(side, f)}
+            {#if was}<small>{heatText.changePsi(side.psi.value - was.psi.value, f)}</small>{/if}
           </td>
           <td class="figure">
             {#if side.coldest}
-              {heatText.temperature(side.coldest.temperature_C)}
+              {heatText.temperature(side.coldest.temperature_C, f)}
               {#if was?.coldest}<small
-                  >{heatText.change(side.coldest.temperature_C - was.coldest.temperature_C)}</small
+                  >{heatText.change(side.coldest.temperature_C - was.coldest.temperature_C, f)}</small
                 >{/if}
             {:else}{heatText.none}{/if}
           </td>
           <td class="figure">{side.coldest ? side.coldest.fRsi.toFixed(2) : ''}</td>
           {#if heat.cut === cut}
             <td class="more">
-              Ψ {heatText.interval(side, refined)}{#if refined && !side.close}. {heatText.notClose}{/if}{#if side.coldest};
+              Ψ {heatText.interval(side, refined, f)}{#if refined && !side.close}. {heatText.notClose}{/if}{#if side.coldest};
                 {heatText.thing(side.coldest.thing)}{#if refined}, {heatText.refinement(
                     side.coldest.change_K,
+                    f,
                   )}{/if}{/if}
             </td>
           {/if}
@@ -68,11 +70,11 @@
   <h3>{heatText.unitTitle}</h3>
   <dl>
     <dt>{heatText.unitU}</dt>
-    <dd>{heatText.u(proof.values.u)}</dd>
+    <dd>{heatText.u(proof.values.u, f)}</dd>
     <dt>{heatText.installed}</dt>
-    <dd>{heatText.u(proof.uInstalled)}</dd>
+    <dd>{heatText.u(proof.uInstalled, f)}</dd>
     <dt>{heatText.loss}</dt>
-    <dd>{heatText.watts(proof.loss_W)}, {heatText.watts(proof.jointLoss_W)} {heatText.jointLoss}</dd>
+    <dd>{heatText.watts(proof.loss_W, f)}, {heatText.watts(proof.jointLoss_W, f)} {heatText.jointLoss}</dd>
   </dl>
   {#if proof.values.assumed.length > 0}<p class="quiet">{heatText.assumed(proof.values.assumed)}</p>{/if}
 {/if}

@@ -9,11 +9,12 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { heatText } from '$words/prove-heat.ts';
-  import { formatLength, studyIds } from '@hulvek/core';
+  import { figuresIn, formatLength, studyIds } from '@hulvek/core';
   import StudyChart from './StudyChart.svelte';
 
   let { heat }: HeatStudiesProps = $props();
-  const figure = (mm: number) => formatLength(mm, heat.editor.context.job.units);
+  const figure = (mm: number) => formatLength(mm, heat.editor.store.reads);
+  const f = $derived(figuresIn(heat.editor.store.reads));
   const running = $derived(heat.study);
   const study = $derived(heat.study?.study ?? null);
 </script>
@@ -46,7 +47,7 @@
       <p data-testid="study-best">{heatText.best(study, figure)}</p>
     {/if}
     {#if study.variants.length > 0}
-      <StudyChart {study} {figure} />
+      <StudyChart {study} {figure} reads={heat.editor.store.reads} />
       <div class="rows">
         <table>
           <thead>
@@ -65,8 +66,8 @@
                       {heatText.now}</em
                     >{/if}</th
                 >
-                <td class="figure">{variant.psi.toFixed(3)}</td>
-                <td class="figure">{heatText.temperature(variant.coldest_C)}</td>
+                <td class="figure">{f.measure('lineTransmittance', variant.psi)}</td>
+                <td class="figure">{heatText.temperature(variant.coldest_C, f)}</td>
                 <td>
                   {#if variant.set && !variant.isNow && heat.editor.mayPlan}
                     <button type="button" class="as-link" onclick={() => heat.take(variant)}

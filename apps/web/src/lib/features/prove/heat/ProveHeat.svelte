@@ -17,7 +17,7 @@
   import { detailWords } from '$words/detail.ts';
   import { shellWords } from '$words/shell.ts';
   import { heatText } from '$words/prove-heat.ts';
-  import { cutIds } from '@hulvek/core';
+  import { cutIds, figuresIn } from '@hulvek/core';
   import { onDestroy, untrack } from 'svelte';
   import FindingList from '$lib/features/findings/FindingList.svelte';
   import HeatScale from './HeatScale.svelte';
@@ -29,7 +29,7 @@
   const heat = untrack(() => new HeatDesk(editor));
   onDestroy(() => heat.close());
   const build = $derived(heat.build);
-  const units = $derived(editor.context.job.units);
+  const units = $derived(editor.store.reads);
   const range = $derived([heat.conditions.outside_C, heat.conditions.inside_C] as const);
 
   $effect(() => {
@@ -91,7 +91,7 @@
       </p>
     {/if}
     {#if build}<HeatStudies {heat} />{/if}
-    <p class="quiet">{heatText.limits(heat.conditions)}</p>
+    <p class="quiet">{heatText.limits(heat.conditions, figuresIn(editor.store.reads))}</p>
     <p class="quiet">
       <VerdictMark verdict="not-checkable" />
       {heatText.unitSurface}

@@ -1,18 +1,21 @@
 <script module lang="ts">
-  import type { Study } from '@hulvek/core';
+  import type { LengthUnit, Study } from '@hulvek/core';
 
   export interface StudyChartProps {
     study: Study;
     figure: (mm: number) => string;
+    /** What whoever looks reads in. */
+    reads: LengthUnit;
   }
 </script>
 
 <script lang="ts">
   import { heatText } from '$words/prove-heat.ts';
   import Graph, { type GraphConfig } from '$lib/ui/Graph.svelte';
+  import { measureIn, measureUnit } from '@hulvek/core';
   import { prefersReducedMotion } from 'svelte/motion';
 
-  let { study, figure }: StudyChartProps = $props();
+  let { study, figure, reads }: StudyChartProps = $props();
 
   function config(token: (name: string) => string): GraphConfig {
     const [ink, rust, slate] = [token('--ink'), token('--rust'), token('--focus')];
@@ -37,15 +40,15 @@
         labels: study.variants.map((v) => heatText.variant(study.id, v, figure)),
         datasets: [
           set(
-            heatText.columns.psi,
-            study.variants.map((v) => v.psi),
+            `${heatText.columns.psi}, ${measureUnit('lineTransmittance', reads)}`,
+            study.variants.map((v) => measureIn('lineTransmittance', v.psi, reads)),
             rust,
             'psi',
             [],
           ),
           set(
-            heatText.columns.coldest,
-            study.variants.map((v) => v.coldest_C),
+            heatText.scale(reads),
+            study.variants.map((v) => measureIn('temperature', v.coldest_C, reads)),
             slate,
             'cold',
             [6, 4],

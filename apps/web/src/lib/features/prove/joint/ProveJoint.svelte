@@ -22,6 +22,7 @@
     formatLength,
     jointCosts,
     jointReasonText,
+    restsOnInvented,
     sealIds,
     sealText,
     type SealId,
@@ -34,8 +35,10 @@
   let { editor, proofs }: ProveJointProps = $props();
   const t = proveText.joint;
   const desk = untrack(() => new WallDesk(editor, ['air']));
-  const units = $derived(editor.context.job.units);
+  const units = $derived(editor.store.reads);
   const figures = $derived(figuresIn(units));
+  const currency = $derived(editor.context.job.currency);
+  const invented = $derived(restsOnInvented(editor.context.job));
   const length = (mm: number) => formatLength(Math.round(mm * 10) / 10, units);
   const design = $derived(desk.plan.joint);
   const costs = $derived(desk.plan.build && jointCosts(desk.plan.build, desk.plan.job));
@@ -48,7 +51,7 @@
   );
   const gaps = $derived(desk.plan.fit?.placement.gaps ?? []);
   const material = $derived(desk.plan.unit?.frameMaterial);
-  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const figure = $derived((mm: number) => formatLength(mm, editor.context.job.units, 'figure'));
 
   const LOOKS: Readonly<Record<SealId, Omit<ChartSet, 'label' | 'data'>>> = {
     'corner-tape': { colour: '--air', point: 'rect' },
@@ -98,9 +101,9 @@
           {/each}
         </tbody>
       </table>
-      <p class="quiet">{t.season(design, material ?? t.assumed)}</p>
+      <p class="quiet">{t.season(design, material ?? t.assumed, figures)}</p>
       <p class="mended" data-testid="joint-advice">
-        {t.because(design, design.recommended ? sealText(design.recommended) : '')}
+        {t.because(design, design.recommended ? sealText(design.recommended) : '', invented)}
         {t.tip(costs.tipOver_mm, length)}
       </p>
       <h3>{t.options}</h3>
@@ -112,9 +115,11 @@
               {sealText(option.id)}
               {#if option.id === design.chosen}<span class="tag">{t.chosen}</span>{/if}
               {#if option.id === design.recommended}
-                <span class="tag good">{design.because === 'only' ? t.only : t.recommended}</span>
+                <span class="tag good">{design.because === 'only' ? t.only : t.recommended(invented)}</span>
               {/if}
-              <span class="cost">{t.money(option.bill.cost)} · {t.minutes(option.bill.minutes)}</span>
+              <span class="cost"
+                >{t.money(option.bill.cost, currency)} · {t.minutes(option.bill.minutes)}</span
+              >
             </h4>
             {#each option.reasons as reason, i (i)}
               <p data-weight={reason.weight}>{jointReasonText(reason, figures)}</p>
@@ -161,7 +166,7 @@
                     <th scope="row">{width}</th>
                     {#each sealIds as id (id)}
                       {@const cost = costs.curve.costs[id][i] ?? null}
-                      <td>{cost === null ? '–' : t.money(cost)}</td>
+                      <td>{cost === null ? '–' : t.money(cost, currency)}</td>
                     {/each}
                   </tr>
                 {/if}
@@ -179,7 +184,9 @@
                 <VerdictMark verdict={option.verdict} />
                 {choiceText('gapFill', option.id).name}
                 {#if option.id === desk.plan.choices?.gapFill}<span class="tag">{t.chosen}</span>{/if}
-                <span class="cost">{t.money(option.bill.cost)} · {t.minutes(option.bill.minutes)}</span>
+                <span class="cost"
+                  >{t.money(option.bill.cost, currency)} · {t.minutes(option.bill.minutes)}</span
+                >
               </h4>
               {#each option.reasons as reason, i (i)}
                 <p data-weight={reason.weight}>{jointReasonText(reason, figures)}</p>

@@ -15,7 +15,7 @@
   import { shellWords } from '$words/shell.ts';
   import { installWords } from '$words/install.ts';
   import { proveText, sideName } from '$words/prove.ts';
-  import { handlingText } from '@hulvek/core';
+  import { figuresIn, handlingText } from '@hulvek/core';
   import { untrack } from 'svelte';
   import ProofFindings from '$lib/features/prove/ProofFindings.svelte';
   import ProofWall from '$lib/features/prove/ProofWall.svelte';
@@ -24,6 +24,7 @@
   const t = proveText.loads;
   const desk = untrack(() => new WallDesk(editor, ['structure']));
   const loads = $derived(desk.plan.loads);
+  const f = $derived(figuresIn(editor.store.reads));
 </script>
 
 <ProofWall {desk} title={t.title} empty={t.nothing} views={wallViews} handles={false}>
@@ -36,16 +37,16 @@
       {#if loads.handling}
         <p class="caution" data-testid="handling">
           <b>{installWords.caution}.</b>
-          {handlingText(loads.handling)}
+          {handlingText(loads.handling, f)}
         </p>
-        <p class="quiet">{t.hands}</p>
-        <h4>{t.alone}</h4>
+        <p class="quiet">{t.hands(f)}</p>
+        <h4>{t.alone(f)}</h4>
         <table class="figures">
           <tbody>
             {#each [['fromFloor', loads.handling.alone.fromFloor], ['fromBench', loads.handling.alone.fromBench]] as const as [name, limit] (name)}
               <tr>
                 <th scope="row">{t[name]}</th>
-                <td>{t.limit(limit)}<br /><span class="soft">{t.multipliers(limit)}</span></td>
+                <td>{t.limit(limit, f)}<br /><span class="soft">{t.multipliers(limit)}</span></td>
               </tr>
             {/each}
           </tbody>
@@ -54,7 +55,7 @@
       {:else}<p>{t.noWeight}</p>{/if}
       <h3><VerdictMark verdict={loads.fasteners?.verdict ?? 'not-checkable'} /> {t.wind}</h3>
       {#if loads.fasteners}
-        <p>{t.total(loads.fasteners.total_N, loads.fasteners.pressure_Pa)}</p>
+        <p>{t.total(loads.fasteners.total_N, loads.fasteners.pressure_Pa, f)}</p>
         <table class="figures" data-testid="fastener-loads">
           <thead>
             <tr><th scope="col">{t.side}</th><th scope="col">{t.count}</th><th scope="col">{t.each}</th></tr>
@@ -64,21 +65,21 @@
               <tr>
                 <th scope="row">{sideName(side.side)}</th>
                 <td>{side.count}</td>
-                <td>{Math.round(side.each_N)}</td>
+                <td>{f.measure('force', side.each_N)}</td>
               </tr>
             {/each}
           </tbody>
         </table>
-        <p>{loads.fasteners.limit_N === null ? t.noLimit : t.limitSaid(loads.fasteners.limit_N)}</p>
+        <p>{loads.fasteners.limit_N === null ? t.noLimit : t.limitSaid(loads.fasteners.limit_N, f)}</p>
         <p class="quiet">{t.windNote}</p>
       {:else}<p>{t.noWind}</p>{/if}
       {#if loads.bearing}
         <h3><VerdictMark verdict={loads.bearing.verdict} /> {t.bearing}</h3>
-        <p>{t.bearingSays(loads.bearing.load_Nmm, loads.bearing.limit_Nmm)}</p>
+        <p>{t.bearingSays(loads.bearing.load_Nmm, loads.bearing.limit_Nmm, f)}</p>
       {/if}
       {#if loads.altitude}
         <h3><VerdictMark verdict={loads.altitude.verdict} /> {t.altitude}</h3>
-        <p>{t.altitudeSays(loads.altitude.difference_Pa, loads.altitude.limit_Pa)}</p>
+        <p>{t.altitudeSays(loads.altitude.difference_Pa, loads.altitude.limit_Pa, f)}</p>
       {/if}
       <ProofFindings {desk} verdict={loads.verdict} />
     {:else}<p>{t.nothing}</p>{/if}

@@ -15,7 +15,7 @@
   import { shellWords } from '$words/shell.ts';
   import { heatText } from '$words/prove-heat.ts';
   import { proveText } from '$words/prove.ts';
-  import { conditionsOf, cutIds, monthTexts, vapourLayerText } from '@hulvek/core';
+  import { conditionsOf, cutIds, figuresIn, measureIn, monthTexts, vapourLayerText } from '@hulvek/core';
   import { HeatFigures } from '$lib/features/prove/heat/heat-figures.svelte.ts';
   import { onDestroy, untrack } from 'svelte';
   import ProofChart, { type ChartSet } from '$lib/features/prove/ProofChart.svelte';
@@ -38,6 +38,8 @@
     untrack(() => heat.ask(now));
   });
   const proof = $derived(desk.plan.moisture);
+  const reads = $derived(editor.store.reads);
+  const f = $derived(figuresIn(reads));
   const names = $derived(proof?.layers.map((layer) => layer.name) ?? []);
   const LOOKS = [
     { colour: '--water', point: 'circle' },
@@ -48,7 +50,9 @@
   const sets = $derived(
     (proof?.wall?.wet ?? []).map((plane, i): ChartSet => ({
       label: t.where(plane.between, names),
-      data: plane.water_kg_m2.map((kg) => Math.round(kg * 1000)),
+      data: plane.water_kg_m2.map((kg) =>
+        Number(measureIn('film', kg, reads).toFixed(reads === 'mm' ? 0 : 2)),
+      ),
       ...(LOOKS[i % LOOKS.length] ?? LOOKS[0]),
     })),
   );
@@ -61,15 +65,15 @@
     {#if !editor.mayPlan}<p class="quiet">{shellWords.readOnly}</p>{/if}
     {#if proof}
       <h3><VerdictMark verdict={proof.joint.verdict} /> {t.joint}</h3>
-      <p>{t.jointSays(proof.joint)}</p>
+      <p>{t.jointSays(proof.joint, f)}</p>
       <h3><VerdictMark verdict={proof.wallVerdict} /> {t.wall}</h3>
       {#if proof.wall && job.months}
-        <p data-testid="wall-moisture">{t.outcome(proof.wall)}</p>
+        <p data-testid="wall-moisture">{t.outcome(proof.wall, f)}</p>
         {#if sets.length > 0}
-          <ProofChart kind="bar" {labels} {sets} axis={t.month} label={t.chart} />
+          <ProofChart kind="bar" {labels} {sets} axis={t.month} label={t.chart(reads)} />
           <div class="wide">
             <table class="figures">
-              <caption>{t.chart}</caption>
+              <caption>{t.chart(reads)}</caption>
               <thead>
                 <tr
                   ><td></td>{#each labels as month (month)}<th scope="col">{month}</th>{/each}</tr
@@ -91,14 +95,14 @@
       <h3>{t.layers}</h3>
       <table class="figures" data-testid="vapour-layers">
         <thead>
-          <tr><th scope="col">{t.layer}</th><th scope="col">{t.r}</th><th scope="col">{t.sd}</th></tr>
+          <tr><th scope="col">{t.layer}</th><th scope="col">{t.r}</th><th scope="col">{t.sd(reads)}</th></tr>
         </thead>
         <tbody>
           {#each proof.layers as layer, i (i)}
             <tr>
               <th scope="row">{vapourLayerText(layer.name)}</th>
-              <td>{layer.r === 0 ? '' : layer.r.toFixed(2)}</td>
-              <td>{layer.sd_m.toFixed(2)}</td>
+              <td>{layer.r === 0 ? '' : f.measure('resistance', layer.r)}</td>
+              <td>{f.measure('vapour', layer.sd_m)}</td>
             </tr>
           {/each}
         </tbody>
@@ -122,15 +126,15 @@
               {@const coldest = heat.sides[cut]?.coldest?.temperature_C ?? null}
               <tr>
                 <th scope="row">{proveText.side(cut)}</th>
-                <td>{coldest === null ? heatText.job.waits : heatText.temperature(coldest)}</td>
-                <td>{coldest === null ? '' : heatText.change(coldest - conditions.dew_C)}</td>
-                <td>{coldest === null ? '' : heatText.change(coldest - conditions.damp_C)}</td>
+                <td>{coldest === null ? heatText.job.waits : heatText.temperature(coldest, f)}</td>
+                <td>{coldest === null ? '' : heatText.change(coldest - conditions.dew_C, f)}</td>
+                <td>{coldest === null ? '' : heatText.change(coldest - conditions.damp_C, f)}</td>
               </tr>
             {/each}
           </tbody>
         </table>
       {/if}
-      <p class="quiet">{heatText.limits(conditions)}</p>
+      <p class="quiet">{heatText.limits(conditions, f)}</p>
     {/if}
     <p class="quiet">{t.note}</p>
   {/snippet}

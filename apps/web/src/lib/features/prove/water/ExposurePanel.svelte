@@ -12,11 +12,13 @@
   import { exposureWords } from '$words/prove-water.ts';
   import {
     choiceText,
+    figuresIn,
     formatLength,
     headVerdict,
     needsHeadFlashing,
     panAgainst,
     plannedSeal,
+    readMeasure,
     type InnerSealState,
     type Opening,
     type Verdict,
@@ -25,9 +27,10 @@
   let { editor }: ExposurePanelProps = $props();
   const t = exposureWords;
   const plan = $derived(editor.plan);
-  const units = $derived(editor.context.job.units);
+  const units = $derived(editor.store.reads);
   const exposure = $derived(editor.opening.exposure ?? {});
   const length = $derived((mm: number) => formatLength(mm, units));
+  const figures = $derived(figuresIn(units));
   /** Tried out here: what the pan does when the seal is not what was planned. */
   let trySeal = $state<InnerSealState | null>(null);
   const seal = $derived(trySeal ?? (plan.choices ? plannedSeal(plan.choices) : 'missing'));
@@ -71,10 +74,11 @@
   }
   const MOST_HEIGHT_m = 300;
   function setHeight(typed: string) {
-    const value = Number(typed.trim().replace(',', '.'));
-    const sound = typed.trim() === '' || (Number.isFinite(value) && value >= 0 && value <= MOST_HEIGHT_m);
-    heightProblem = sound ? '' : t.heightWrong(MOST_HEIGHT_m);
-    if (sound) set({ height_m: typed.trim() === '' ? undefined : value });
+    const value = readMeasure('height', typed, units, exposure.height_m);
+    const empty = typed.trim() === '';
+    const sound = empty || (value !== null && value >= 0 && value <= MOST_HEIGHT_m);
+    heightProblem = sound ? '' : t.heightWrong(figures.measure('height', MOST_HEIGHT_m));
+    if (sound) set({ height_m: empty || value === null ? undefined : value });
   }
 </script>
 
@@ -85,8 +89,7 @@
     id="height"
     class="figure"
     autocomplete="off"
-    inputmode="decimal"
-    value={exposure.height_m ?? ''}
+    value={exposure.height_m === undefined ? '' : figures.measure('height', exposure.height_m)}
     aria-invalid={heightProblem !== ''}
     aria-describedby="height-say"
     onchange={(event) => setHeight(event.currentTarget.value)}
@@ -122,27 +125,27 @@
   <dl>
     <div>
       <dt>{t.velocity}</dt>
-      <dd class="figure">{t.pa(pressures.velocity_Pa)}</dd>
+      <dd class="figure">{figures.measure('pressure', pressures.velocity_Pa)}</dd>
     </div>
     <div>
       <dt>{t.inward}</dt>
-      <dd class="figure">{t.pa(pressures.inward_Pa)}</dd>
+      <dd class="figure">{figures.measure('pressure', pressures.inward_Pa)}</dd>
     </div>
     <div>
       <dt>{t.outward}</dt>
-      <dd class="figure">{t.pa(pressures.outward_Pa)}</dd>
+      <dd class="figure">{figures.measure('pressure', pressures.outward_Pa)}</dd>
     </div>
     <div>
       <dt>{t.test}</dt>
-      <dd class="figure">{t.pa(asked)}</dd>
+      <dd class="figure">{figures.measure('pressure', asked)}</dd>
     </div>
   </dl>
   <p>
     {passed === undefined
       ? t.testUnknown
       : passed >= asked
-        ? t.testHolds(passed, asked)
-        : t.testFails(passed, asked)}
+        ? t.testHolds(figures.measure('pressure', passed), figures.measure('pressure', asked))
+        : t.testFails(figures.measure('pressure', passed), figures.measure('pressure', asked))}
   </p>
 {:else}<p>{editor.context.job.wind ? t.noHeight : t.noWind}</p>{/if}
 

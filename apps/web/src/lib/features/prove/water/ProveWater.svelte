@@ -33,8 +33,8 @@
   let { editor, proofs }: ProveWaterProps = $props();
   const water = untrack(() => new WaterDesk(editor));
   const build = $derived(water.build);
-  const units = $derived(editor.context.job.units);
-  const figure = (mm: number) => formatLength(mm, units, 'figure');
+  const units = $derived(editor.store.reads);
+  const figure = (mm: number) => formatLength(mm, editor.context.job.units, 'figure');
   let playing = $state(false);
   let slow = $state(false);
   /** Layers stand side by side in a cut, three pixels each. */

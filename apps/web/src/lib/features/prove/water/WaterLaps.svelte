@@ -17,7 +17,7 @@
   /** What somebody opened or closed; until then it is open where something is wrong. */
   let opened = $state<boolean | null>(null);
   const open = $derived(opened ?? water.proof?.laps.some((lap) => lap.fault) ?? false);
-  const length = (mm: number) => formatLength(mm, water.editor.context.job.units);
+  const length = (mm: number) => formatLength(mm, water.editor.store.reads);
 </script>
 
 <details {open} ontoggle={(event) => (opened = event.currentTarget.open)}>

@@ -14,7 +14,7 @@
   import { formatLength, pieceText } from '@hulvek/core';
 
   let { water }: WaterSourcesProps = $props();
-  const length = (mm: number) => formatLength(mm, water.editor.context.job.units);
+  const length = (mm: number) => formatLength(mm, water.editor.store.reads);
   const unitThere = $derived(water.traces.some(({ source }) => source === 'unit-sill'));
 </script>
 

@@ -30,6 +30,8 @@ export const users = pgTable('users', {
   passwordHash: text('password_hash').notNull(),
   /** May write on the shelf that all jobs take from. */
   keepsShelf: boolean('keeps_shelf').notNull().default(false),
+  /** What this person reads lengths and all other figures in; null goes by each job. */
+  reads: text('reads', { enum: ['mm', 'in'] }),
   createdAt: at('created_at').notNull().defaultNow(),
 });
 
@@ -101,6 +103,25 @@ export const jobs = pgTable('jobs', {
   /** When somebody deleted it: nobody opens it any more, and after a while it is gone. */
   deletedAt: at('deleted_at'),
 });
+
+/** What a job's own walls, units, methods and materials were, every time one changed. Only ever added. */
+export const jobItemVersions = pgTable(
+  'job_item_versions',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    kind: text('kind', { enum: shelfKinds }).notNull(),
+    id: text('id').notNull(),
+    version: integer('version').notNull(),
+    /** None where it was taken out of the job. */
+    document: jsonb('document'),
+    /** None for what was there before anybody changed it. */
+    userId: uuid('user_id'),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.kind, table.id, table.version] })],
+);
 
 /** The shelf that all jobs take from: every version of every item, only ever added. */
 export const shelfVersions = pgTable(

@@ -17,7 +17,7 @@
   const selected = new SvelteSet<string>();
   let search = $state('');
   let verdict = $state('');
-  const units = $derived(store.context.job.units);
+  const units = $derived(store.reads);
   const figure = $derived((mm: number) => formatLength(mm, units));
   const mayMove = $derived(store.pack.rights.includes('plan'));
 

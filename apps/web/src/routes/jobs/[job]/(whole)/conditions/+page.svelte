@@ -1,5 +1,6 @@
 <script lang="ts">
   import JobPage from '$lib/features/shell/JobPage.svelte';
+  import JobUnits from '$lib/features/conditions/JobUnits.svelte';
   import JointSeasonForm from '$lib/features/conditions/JointSeasonForm.svelte';
   import MonthsForm from '$lib/features/conditions/MonthsForm.svelte';
   import SiteForm from '$lib/features/conditions/SiteForm.svelte';
@@ -11,13 +12,14 @@
 
 <JobPage view="conditions" lead={conditionText.lead}>
   {#if !data.store.pack.rights.includes('settings')}<p class="quiet">{conditionText.readOnly}</p>{/if}
-  {#key data.store.id}
+  {#key `${data.store.id} ${data.store.reads}`}
     <div class="parts">
       <div class="second">
         {#if data.store.pack.rights.includes('settings')}<SiteForm store={data.store} />{/if}
         <MonthsForm store={data.store} />
       </div>
       <div class="second">
+        <JobUnits store={data.store} />
         <JointSeasonForm store={data.store} />
         <PricesForm store={data.store} />
       </div>

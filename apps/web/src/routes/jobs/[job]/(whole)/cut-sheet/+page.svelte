@@ -18,7 +18,7 @@
   const title =
     (mark: string) =>
     ({ id, size }: FlatPiece) => {
-      const length = (mm: number) => formatLength(mm, store.context.job.units);
+      const length = (mm: number) => formatLength(mm, store.reads);
       return `${mark} ${pieceText(id)}: ${length(size.length_mm)} × ${length(size.width_mm)}`;
     };
 
@@ -64,7 +64,7 @@
       <Button disabled={day.length === 0} onclick={() => void saveDxf()}>{cutSheetWords.dxf}</Button>
     </p>
   </div>
-  {#if day.length === 0}<p>{cutSheetWords.empty}</p>{:else}<CutSheet plans={day} />{/if}
+  {#if day.length === 0}<p>{cutSheetWords.empty}</p>{:else}<CutSheet plans={day} reads={store.reads} />{/if}
 </main>
 
 <style>

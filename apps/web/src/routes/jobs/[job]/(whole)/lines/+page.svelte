@@ -11,7 +11,7 @@
   let { data } = $props();
   const store = $derived(data.store);
   const lines = $derived(store.context.job.lines ?? []);
-  const length = $derived((mm: number) => formatLength(mm, store.context.job.units));
+  const length = $derived((mm: number) => formatLength(mm, store.reads));
   const mayEdit = $derived(store.pack.rights.includes('settings'));
   const marks = $derived(new Map(store.rows.map((row) => [row.id, row.mark])));
   let name = $state('');

@@ -1,19 +1,12 @@
 <script lang="ts">
   import JobPage from '$lib/features/shell/JobPage.svelte';
   import MaterialForm from '$lib/features/shelf/MaterialForm.svelte';
-  import MethodForm from '$lib/features/shelf/MethodForm.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { ShelfDesk } from '$lib/features/shelf/shelf.svelte.ts';
   import { dateTime } from '$lib/ui/time.ts';
   import { saveWords } from '$words/shell.ts';
   import { shelfWords } from '$words/shelf.ts';
-  import {
-    shelfKinds,
-    type Material,
-    type MethodDocument,
-    type ShelfItem,
-    type ShelfKind,
-  } from '@hulvek/core';
+  import { shelfKinds, type Material, type ShelfItem, type ShelfKind } from '@hulvek/core';
   import { onMount, untrack } from 'svelte';
 
   let { data } = $props();
@@ -78,14 +71,14 @@
             </div>
             {#if shelf.mayEdit}
               <div class="buttons">
-                {#if kind === 'methods' || kind === 'materials'}
+                {#if kind === 'materials'}
                   <Button
                     aria-expanded={opened === document.id}
                     onclick={() => (opened = opened === document.id ? null : document.id)}
                     >{shelfWords.edit}</Button
                   >
                 {:else}
-                  <a href="/jobs/{data.store.id}/{kind === 'units' ? 'units' : 'sizes'}">{shelfWords.edit}</a>
+                  <a href="/jobs/{data.store.id}/{kind}?id={document.id}">{shelfWords.edit}</a>
                 {/if}
                 <Button onclick={() => void shelf.duplicate(copy)}>{shelfWords.duplicate}</Button>
                 {#if shelf.mayKeep}
@@ -108,16 +101,10 @@
                 {/if}
               </div>
             {/if}
-            {#if opened === document.id && kind === 'methods'}
-              <MethodForm
-                method={document as MethodDocument}
-                used={data.store.plans.filter((p) => p.method?.id === document.id).map((p) => p.opening.mark)}
-                onsave={(next) => shelf.change('methods', document, next)}
-              />
-            {:else if opened === document.id && kind === 'materials'}
+            {#if opened === document.id && kind === 'materials'}
               <MaterialForm
                 material={document as Material}
-                units={data.store.context.job.units}
+                units={data.store.reads}
                 onsave={(next) => shelf.change('materials', document, next)}
               />
             {/if}

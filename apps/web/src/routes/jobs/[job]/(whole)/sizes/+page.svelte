@@ -4,8 +4,7 @@
   import DepthTable from '$lib/features/sizes/DepthTable.svelte';
   import OrderSize from '$lib/features/sizes/OrderSize.svelte';
   import SlopeSetOut from '$lib/features/sizes/SlopeSetOut.svelte';
-  import WallEditor from '$lib/features/sizes/WallEditor.svelte';
-  import { sizesWords, wallWords } from '$words/sizes.ts';
+  import { sizesWords } from '$words/sizes.ts';
 
   let { data } = $props();
   const store = $derived(data.store);
@@ -27,18 +26,19 @@
     </label>
     <div class="parts">
       {#key plan.opening.id}
-        <OrderSize {plan} />
-        <SlopeSetOut {plan} />
-        <DepthTable {plan} />
-        {#if plan.wall && plan.method}
-          <section aria-label={wallWords.layers}>
-            {#key `${plan.wall.id} ${plan.method.id}`}<WallEditor
-                {store}
-                wall={plan.wall}
-                method={plan.method}
-              />{/key}
-          </section>
-        {/if}
+        <OrderSize {plan} reads={data.store.reads} />
+        <SlopeSetOut {plan} reads={data.store.reads} />
+        <DepthTable {plan} reads={data.store.reads} />
+        <p class="links">
+          {#if plan.wall}
+            <a href="/jobs/{store.id}/walls?id={plan.wall.id}">{sizesWords.wallPage(plan.wall.name)}</a>
+          {/if}
+          {#if plan.method}
+            <a href="/jobs/{store.id}/methods?id={plan.method.id}"
+              >{sizesWords.methodPage(plan.method.name)}</a
+            >
+          {/if}
+        </p>
       {/key}
     </div>
   {:else}<NoOpenings {store} />{/if}
@@ -53,6 +53,10 @@
   }
   .opening select {
     width: 16rem;
+  }
+  .links {
+    display: grid;
+    gap: var(--gap-2);
   }
   .parts {
     display: grid;

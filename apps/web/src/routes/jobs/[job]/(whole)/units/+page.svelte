@@ -1,104 +1,82 @@
 <script lang="ts">
-  import { viewWords } from '$words/shell.ts';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import Paper from '$lib/drawing/Paper.svelte';
+  import ItemHead from '$lib/features/items/ItemHead.svelte';
+  import ItemList from '$lib/features/items/ItemList.svelte';
   import UnitEditor from '$lib/features/units/UnitEditor.svelte';
   import UnitSizes from '$lib/features/units/UnitSizes.svelte';
-  import Button from '$lib/ui/Button.svelte';
+  import { ItemDesk, type ItemKind } from '$lib/features/items/item-desk.svelte.ts';
+  import { unitDiffers } from '$lib/features/items/differs.ts';
+  import { itemWords } from '$words/items.ts';
+  import { viewWords } from '$words/shell.ts';
   import { unitsWords } from '$words/units.ts';
-  import { formatSize, type Unit } from '@hulvek/core';
+  import { formatLength, formatSize, unitDrawing, type Unit } from '@hulvek/core';
+  import { untrack } from 'svelte';
 
   let { data } = $props();
-  const store = $derived(data.store);
-  const lengths = $derived(store.context.job.units);
-  const mayEdit = $derived(store.pack.rights.includes('plan'));
-  let chosen = $state<string | null>(null);
-  const unit = $derived(
-    chosen === ''
-      ? null
-      : (store.context.units.find((u) => u.id === chosen) ?? store.context.units[0] ?? null),
-  );
-  const used = $derived((id: string) =>
-    store.plans.filter((plan) => plan.unit?.id === id).map((p) => p.opening.mark),
-  );
+  const desk = untrack(() => new ItemDesk(data.store, 'units'));
+  const reads = $derived(desk.store.reads);
+  const asked = $derived(page.url.searchParams.get('id'));
+  const unit = $derived(asked === 'new' ? null : (asked && desk.find(asked)) || (desk.list[0] ?? null));
+  const open = (id: string | null) => {
+    desk.versions = [];
+    desk.cancel();
+    return goto(`?id=${id ?? 'new'}`, { keepFocus: true, noScroll: true });
+  };
+  const size = (id: string): string => {
+    const one = desk.find(id);
+    return one ? formatSize({ width: one.width.mm, height: one.height.mm }, reads) : '';
+  };
 
   async function save(next: Unit, was: Unit | null): Promise<string> {
-    const refused = await store.put('shelf', { kind: 'units', was, item: next });
-    if (refused === '') chosen = next.id;
-    return refused;
+    if (was) await desk.propose(was, next);
+    else if (await desk.add(next)) await open(next.id);
+    return desk.problem;
   }
 </script>
 
-<main>
-  <nav aria-label={viewWords.units}>
-    <h1>{viewWords.units}</h1>
-    <ul>
-      {#each store.context.units as u (u.id)}
-        <li>
-          <button type="button" aria-pressed={u.id === unit?.id} onclick={() => (chosen = u.id)}>
-            <b>{u.name}</b>
-            <span class="figure">{formatSize({ width: u.width.mm, height: u.height.mm }, lengths)}</span>
-            <span class="used">{used(u.id).join(', ') || unitsWords.notUsed}</span>
-          </button>
-        </li>
-      {:else}<li>{unitsWords.none}</li>{/each}
-    </ul>
-    {#if mayEdit}<Button onclick={() => (chosen = '')}>{unitsWords.add}</Button>{/if}
-  </nav>
-  {#key unit?.id ?? ''}
+<ItemList
+  desk={desk as unknown as ItemDesk<ItemKind>}
+  title={viewWords.units}
+  none={unitsWords.none}
+  add={unitsWords.add}
+  open={unit?.id ?? null}
+  onopen={(id) => void open(id)}
+  about={size}
+>
+  {#key `${unit?.id ?? ''} ${reads} ${desk.round}`}
     <section aria-label={unit?.name ?? unitsWords.add}>
-      <h2>{unit?.name ?? unitsWords.add}</h2>
-      {#if unit}<UnitSizes {unit} {store} />{/if}
-      <UnitEditor {unit} units={lengths} {mayEdit} onsave={save} />
+      {#if unit}
+        <ItemHead
+          desk={desk as unknown as ItemDesk<ItemKind>}
+          item={unit}
+          differs={(a, b) => unitDiffers(a as Unit, b as Unit, reads)}
+          onopen={(id) => void open(id)}
+        />
+        <div class="drawn">
+          <Paper
+            label={itemWords.units.drawing}
+            draw={(paper) => unitDrawing(unit, { ...paper, figure: (mm) => formatLength(mm, reads) })}
+          />
+        </div>
+        <UnitSizes {unit} store={desk.store} />
+      {:else}<h2>{unitsWords.add}</h2>{/if}
+      <UnitEditor {unit} units={reads} mayEdit={desk.mayEdit} onsave={save} />
     </section>
   {/key}
-</main>
+</ItemList>
 
 <style>
-  main {
-    display: grid;
-    grid-template-columns: 270px minmax(0, 1fr);
-    gap: var(--gap-5);
-    padding: var(--gap-3) var(--gap-4);
-  }
-  nav {
-    display: grid;
-    gap: var(--gap-3);
-    align-content: start;
-    justify-items: start;
-  }
-  ul {
-    width: 100%;
-  }
-  li button {
-    display: grid;
-    width: 100%;
-    min-height: var(--touch);
-    padding: var(--gap-2) var(--gap-3);
-    border: 0;
-    border-left: 4px solid transparent;
-    border-bottom: 1px solid var(--line);
-    background: none;
-    color: var(--ink);
-    font: inherit;
-    text-align: left;
-    cursor: pointer;
-  }
-  li button[aria-pressed='true'] {
-    border-left-color: var(--rust);
-    background: var(--sand);
-  }
-  .used {
-    font-size: 0.9rem;
-    color: var(--ink-soft);
-  }
   section {
     display: grid;
     gap: var(--gap-3);
     align-content: start;
-    max-width: 56rem;
   }
-  @media (max-width: 900px) {
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
+  .drawn {
+    height: 260px;
+    max-width: 28rem;
+    background: var(--paper);
+    border: 1px solid var(--line);
   }
 </style>

@@ -17,6 +17,7 @@
     figuresIn,
     findingText,
     formatLength,
+    formatSize,
     materialTexts,
     pieceText,
     stepText,
@@ -25,7 +26,7 @@
   } from '@hulvek/core';
 
   const editor = editorInContext();
-  const units = $derived(editor.context.job.units);
+  const units = $derived(editor.store.reads);
   const list = $derived(candidates(editor.opening, editor.context));
   let chosen = $state<readonly [string, string]>(['here', '']);
   const VIEWS = ['face', ...cutIds] as const;
@@ -36,7 +37,7 @@
   );
   const ids = $derived([chosen[0], second] as const);
   const plans = $derived(ids.map((id) => candidatePlan(id, editor.opening, editor.context)));
-  const figure = $derived((mm: number) => formatLength(mm, units, 'figure'));
+  const figure = $derived((mm: number) => formatLength(mm, editor.context.job.units, 'figure'));
 
   const minutes = (n: number): string =>
     n < 60 ? `${n} min` : `${Math.floor(n / 60)} h${n % 60 === 0 ? '' : ` ${n % 60} min`}`;
@@ -141,14 +142,19 @@
               {/each}
             </ul>
           {:else}<p class="quiet">{compareWords.noFindings}</p>{/if}
-          <HeatFigures {plan} />
+          <HeatFigures {plan} reads={units} />
           <details>
             <summary>{compareWords.listPieces}</summary>
             <ul>
               {#each plan.cuts as cut, j (j)}
                 <li>
                   {pieceText(cut.piece)}
-                  <span class="figure">{figure(cut.length_mm)} × {figure(cut.width_mm)}</span>
+                  <span class="figure"
+                    >{formatSize(
+                      { width: cut.length_mm, height: cut.width_mm },
+                      editor.context.job.units,
+                    )}</span
+                  >
                   <span class="quiet">{materialTexts[cut.material]}</span>
                 </li>
               {/each}
