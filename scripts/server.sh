@@ -44,7 +44,11 @@ serve() {
   (
     cd "$WEB" || exit 1
     private_log "$log"
-    export DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" ORIGIN="${ORIGIN:-http://localhost:$port}" BODY_SIZE_LIMIT=20M
+    export DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" BODY_SIZE_LIMIT=20M
+    # Behind the secure front addresses are what it says, under whichever of its names this machine was asked.
+    if [ -n "${HTTPS_PORT:-}" ]; then
+      export PROTOCOL_HEADER=x-forwarded-proto HOST_HEADER=x-forwarded-host ADDRESS_HEADER=x-forwarded-for XFF_DEPTH=1
+    else export ORIGIN="${ORIGIN:-http://localhost:$port}"; fi
     export HULVEK_DEMO="${HULVEK_DEMO:-on}" SHUTDOWN_TIMEOUT="${SHUTDOWN_TIMEOUT:-20}"
     "${PLAIN[@]}" setsid node "$copy/workers/serve.js" >>"$log" 2>&1 &
     echo $! >"$pidfile"
@@ -103,11 +107,25 @@ run_account() {
   (cd "$WEB" && DATABASE_URL="$DB_URL" ORIGIN="${ORIGIN:-http://localhost:${PORT:-4173}}" node build/workers/admin.js "$@")
 }
 
+# start_all [--https]
 start_all() {
-  local port=${PORT:-4173} host=${HOST:-127.0.0.1}
+  local port=${PORT:-4173} host=${HOST:-127.0.0.1} secure=''
+  [ "${1:-}" = --https ] && secure=yes
+  [ -z "${1:-}" ] || [ -n "$secure" ] || fail "start takes --https or nothing, not $1."
   prepare
   build_if_stale
   stop_server
+  if [ -n "$secure" ]; then
+    export HTTPS_PORT=$port HTTPS_HOST=${HOST:-0.0.0.0}
+    port_taken "$HTTPS_PORT" "$HTTPS_HOST" && fail "Port $HTTPS_PORT is taken by another program. Choose another one, like PORT=4200 ./hulvek start --https"
+    port_taken $((HTTPS_PORT + 1)) "$HTTPS_HOST" && fail "Port $((HTTPS_PORT + 1)) is taken by another program; the page for phones needs it. Choose another one, like PORT=4200 ./hulvek start --https"
+    step "Making this machine's certificate" https make_certificates
+    plain_user || fail "The server does not run as root, and the user $SERVER_USER cannot read $ROOT." "$LOGS/user.log"
+    share_certificates
+    export HTTPS_KEY="$HTTPS_DIR/server.key" HTTPS_CERT="$HTTPS_DIR/server.crt" HTTPS_AUTHORITY="$HTTPS_DIR/authority.crt"
+    # The server itself is reached from this machine only.
+    port=$(free_port) host=127.0.0.1
+  fi
   if port_taken "$port" "$host"; then
     [ -n "${PORT:-}" ] && fail "Port $port is taken by another program. Choose another one, like PORT=4200 ./hulvek start"
     port=$(free_port)
@@ -120,7 +138,11 @@ start_all() {
   : >"$LOGS/worker.log"
   work "$WORKER_PID" "$LOGS/worker.log"
   say ""
-  say "Hulvek is at      http://localhost:$port"
+  if [ -n "$secure" ]; then
+    say "Hulvek is at      https://$(own_address):$HTTPS_PORT"
+    say "First on a phone  http://$(own_address):$((HTTPS_PORT + 1))   (how to trust this machine)"
+    say "The demo's log-ins are refused from other machines; make accounts with ./hulvek account new EMAIL NAME"
+  else say "Hulvek is at      http://localhost:$port"; fi
   if [ "${HULVEK_DEMO:-on}" != off ]; then
     say "Demo log-in       ines@demo.invalid"
     say "Demo password     level-and-plumb"

@@ -23,8 +23,8 @@ const groups = [
       /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat)|job\/(?!planner|openings-set))/.test(
         id,
       ) ||
-      /src\/lib\/words\/en\/(shell|ui|device|contract)/.test(id) ||
-      /src\/lib\/features\/shell\/(OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail|FindButton|finding)/.test(
+      /src\/lib\/words\/en\/(shell|ui|device|contract|help-open)/.test(id) ||
+      /src\/lib\/features\/shell\/(OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail|FindButton|PageHelp|finding)/.test(
         id,
       ),
   },

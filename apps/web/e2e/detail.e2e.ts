@@ -146,10 +146,11 @@ test('a method goes from the shelf into the job, is changed, kept as the next ve
 
   await page.goto('/jobs/skarv-point/shelf');
   await page.getByRole('button', { name: /^Take into this job ?, Pocket replacement$/ }).click();
-  await copy.getByRole('button', { name: 'Edit' }).click();
-  await copy.getByLabel('Shims', { exact: true }).selectOption({ label: 'Plastic, all stay' });
-  await copy.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(copy.getByRole('status')).toHaveText('Saved');
+  await copy.getByRole('link', { name: 'Edit' }).click();
+  await page.getByLabel('Shims', { exact: true }).selectOption({ label: 'Plastic, all stay' });
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(/is kept\.$/)).toBeVisible();
+  await page.goto('/jobs/skarv-point/shelf');
   await copy.getByRole('button', { name: 'Keep on the shelf as version 2' }).click();
   await expect(copy).toContainText('version 2 of the shelf');
 

@@ -136,7 +136,7 @@ test('from the tape in inches to ticked steps, with one wrong entry, and all is 
   await hyphenated.press('Escape');
   await page.getByRole('button', { name: 'mm', exact: true }).click();
   await expect(page.getByRole('button', { name: 'mm', exact: true })).toHaveAttribute('aria-pressed', 'true');
-  await expect(page.getByLabel('Width, bottom')).toHaveValue('36 1/4');
+  await expect(page.getByLabel('Width, bottom')).toHaveValue('36 1/4"');
   await expect(page.locator('#reading-widthBottom-say')).toContainText('920.8');
 });
 
@@ -362,8 +362,12 @@ test.describe('errors by design', () => {
 
     // Different choices go together; the same one chosen twice is shown with both sides.
     line.cut();
-    await page.getByLabel('Unit', { exact: true }).selectOption({ label: 'Type A, fixed, 600 × 900' });
-    await other.getByLabel('Unit', { exact: true }).selectOption({ label: 'Type D, sliding, 1200 × 1200' });
+    await page
+      .getByLabel('Unit', { exact: true })
+      .selectOption({ label: 'Type A, fixed, 600 × 900\u202fmm' });
+    await other
+      .getByLabel('Unit', { exact: true })
+      .selectOption({ label: 'Type D, sliding, 1200 × 1200\u202fmm' });
     await saved(other);
     line.mend();
     const conflict = page.getByRole('region', { name: 'Somebody else changed this opening' });

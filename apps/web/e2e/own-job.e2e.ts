@@ -90,7 +90,7 @@ test('twelve openings from a spreadsheet with odd headings to the first frozen p
   await walk.press(page.getByRole('link', { name: 'Add openings' }).first());
   await walk.file(page.getByLabel(/^Spreadsheet or table/), 'schedule.xlsx', SCHEDULE);
   await walk.choose(page.getByLabel(/figures have no unit/), 'inches');
-  await expect(page.getByRole('row', { name: /^A1 Room A1 South A 36 3⁄4 × 49/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^A1 Room A1 South A 36 3⁄4″ × 49/ })).toBeVisible();
   await expectAccessible(page);
   const add = page.getByRole('button', { name: 'Add 12 openings' });
   // Pressed twice in a hurry.

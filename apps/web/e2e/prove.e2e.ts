@@ -13,7 +13,9 @@ test('all proofs of an opening stand side by side, with one list of what is to b
   await expect(page.getByTestId('proofs').getByRole('listitem')).toHaveCount(6);
   await expect(proof(page, 'water')).toHaveAttribute('data-verdict', 'fails');
   await expect(proof(page, 'air')).toContainText('Open at the head, left jamb, right jamb and sill');
-  await expect(proof(page, 'heat')).toContainText(/Coldest judged surface −?\d+\.\d °C/, { timeout: 30_000 });
+  await expect(proof(page, 'heat')).toContainText(/Coldest judged surface −?\d+\.\d\s°C/, {
+    timeout: 30_000,
+  });
   await expect(proof(page, 'joint')).toContainText('Foam alone');
   await expect(proof(page, 'loads')).toContainText('42 kg, 4 people');
   await expect(page.getByRole('heading', { name: 'Water gets into the wall' })).toBeVisible();
@@ -224,7 +226,7 @@ test('the job shows which opening fails which proof', async ({ page }) => {
   await expect(row('W-02').locator('[data-column=water]')).toHaveAttribute('data-verdict', 'fails');
   await expect(row('S-03').locator('[data-column=fit]')).toHaveAttribute('data-verdict', 'fails');
   await expect(row('E-01').locator('[data-column=air]')).toHaveAttribute('data-verdict', 'holds');
-  await expect(page.getByText(/joints: \d.* m³\/h at 50 Pa if all are sealed/)).toBeVisible();
+  await expect(page.getByText(/joints: \d.*\sm³\/h at 50 Pa if all are sealed/)).toBeVisible();
   await expectAccessible(page);
   await page.getByLabel('Show').selectOption({ label: 'Only what fails' });
   await expect(row('E-01')).toHaveCount(0);

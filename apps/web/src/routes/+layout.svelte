@@ -1,20 +1,27 @@
 <script lang="ts">
-  import { offlineWords } from '$words/device.ts';
   import '@fontsource-variable/atkinson-hyperlegible-next';
   import '@fontsource-variable/atkinson-hyperlegible-mono';
   import '$lib/styles/tokens.css';
   import '$lib/styles/base.css';
   import { browser } from '$app/environment';
   import { page } from '$app/state';
+  import Bell from '$lib/features/shell/Bell.svelte';
   import UnitSwitch from '$lib/features/shell/UnitSwitch.svelte';
   import { device } from '$lib/device/device.svelte.ts';
   import type { JobStore } from '$lib/job/job.svelte.ts';
   import { jobPages } from '$lib/features/shell/job-pages.ts';
-  import { navWords, shellWords, viewWords } from '$words/shell.ts';
+  import { restoreScreen, screen, setScreen } from '$lib/device/screen.svelte.ts';
+  import AArrowUp from '@lucide/svelte/icons/a-arrow-up';
+  import CircleUserRound from '@lucide/svelte/icons/circle-user-round';
+  import Sun from '@lucide/svelte/icons/sun';
+  import { navWords, screenWords, shellWords, viewWords } from '$words/shell.ts';
+  import { unsentAtSignOut } from '$lib/features/shell/sign-out.ts';
   import { signInWords } from '$words/people.ts';
+  import { restoreTour, tourStop } from '$lib/features/guide/tour.svelte.ts';
   import { onMount } from 'svelte';
 
   let { data, children } = $props();
+  const KEEP_AFTER_ms = 10_000;
   const store = $derived((page.data.store as JobStore | undefined) ?? null);
   const job = $derived(store?.context.job ?? null);
   const reads = $derived(
@@ -37,6 +44,15 @@
     return [place, job.name, shellWords.product].filter(Boolean).join(' · ');
   });
 
+  onMount(() => {
+    restoreTour();
+    restoreScreen();
+    // Once what was asked for is there.
+    const later = setTimeout(async () => {
+      if (data.person) await (await import('$lib/device/keep-jobs.svelte.ts')).keepMyJobs();
+    }, KEEP_AFTER_ms);
+    return () => clearTimeout(later);
+  });
   onMount(async () => {
     // Absent on plain http: then pages need the network, the queue does not.
     const workers = (navigator as Partial<Navigator>).serviceWorker;
@@ -44,11 +60,8 @@
     if (workers && !workers.controller) registration?.active?.postMessage('claim');
   });
 
-  /** Nothing is lost by signing out, but it goes to the server only when this person is back. */
   function signOut(event: SubmitEvent) {
-    const { outbox, me } = device();
-    const unsent = outbox.items.filter((item) => item.by.id === me?.id).length;
-    if (unsent > 0 && !confirm(offlineWords.unsentAtSignOut(unsent))) event.preventDefault();
+    if (!unsentAtSignOut()) event.preventDefault();
   }
 </script>
 
@@ -60,12 +73,42 @@
     <a class="brand" href="/jobs" aria-label="{shellWords.product}, {navWords.jobs}">hul<b>v</b>ek</a>
     {#if job}<a class="job" href="/jobs/{job.id}">{job.name}</a>{/if}
     <span class="room"></span>
-    <UnitSwitch {reads} />
-    <a class="person" href="/account">{data.person.name}</a>
-    <form method="POST" action="/sign-out" onsubmit={signOut}><button>{signInWords.out}</button></form>
+    <span class="wide"><UnitSwitch {reads} /></span>
+    {#if browser}<Bell {store} />{/if}
+    <button
+      type="button"
+      class="icon"
+      aria-pressed={screen().sun}
+      aria-label={screenWords.sun}
+      title={screenWords.sun}
+      onclick={() => setScreen({ sun: !screen().sun })}><Sun size={20} aria-hidden="true" /></button
+    >
+    <button
+      type="button"
+      class="icon wide"
+      aria-pressed={screen().large}
+      aria-label={screenWords.large}
+      title={screenWords.large}
+      onclick={() => setScreen({ large: !screen().large })}><AArrowUp size={20} aria-hidden="true" /></button
+    >
+    <a class="person" href="/account" aria-label={data.person.name}
+      ><span class="whole">{data.person.name}</span><CircleUserRound
+        class="person-sign"
+        size={22}
+        aria-hidden="true"
+      /></a
+    >
+    <form class="out" method="POST" action="/sign-out" onsubmit={signOut}>
+      <button>{signInWords.out}</button>
+    </form>
   </header>
 {/if}
 <div id="content" class="content" tabindex="-1">{@render children()}</div>
+{#if tourStop() !== null && data.person}
+  {#await import('$lib/features/guide/Tour.svelte') then { default: Tour }}
+    <Tour at={tourStop() ?? 0} />
+  {/await}
+{/if}
 
 <style>
   .skip {
@@ -125,6 +168,19 @@
     cursor: pointer;
     white-space: nowrap;
   }
+  .person :global(.person-sign) {
+    display: none;
+  }
+  .icon {
+    display: grid;
+    place-items: center;
+    min-width: 40px;
+    padding: 0;
+  }
+  .icon[aria-pressed='true'] {
+    background: var(--on-ink);
+    color: var(--ink);
+  }
   header :global(:focus-visible) {
     outline-color: #9fd4ef;
   }
@@ -136,8 +192,20 @@
       gap: var(--gap-2);
       padding: 0 var(--gap-3);
     }
-    .person {
+    .wide,
+    .whole,
+    .out {
       display: none;
+    }
+    .person :global(.person-sign) {
+      display: block;
+    }
+    .person,
+    .icon:not(.wide) {
+      display: grid;
+      place-items: center;
+      min-width: 44px;
+      min-height: 44px;
     }
   }
   @media print {

@@ -5,6 +5,7 @@
 import cluster from 'node:cluster';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
+import { frontOf, openFront } from './front.ts';
 
 const wanted = Number(process.env.HULVEK_PROCESSES ?? availableParallelism());
 const processes = Number.isInteger(wanted) && wanted > 0 ? wanted : 1;
@@ -44,4 +45,6 @@ for (const signal of ['SIGTERM', 'SIGINT'] as const)
     setTimeout(() => process.exit(1), PATIENCE_ms).unref();
   });
 
+const front = frontOf(process.env);
+if (front) openFront(front);
 for (let i = 0; i < processes; i++) start();

@@ -213,13 +213,14 @@ export const measureIn = (kind: MeasureKind, kept: number, system: LengthUnit): 
 /**
  * Returns the figure without its unit, rounded to the digits of its kind, trailing zeros left out.
  *
- * @param digits other digits behind the point than the usual ones
+ * @param digits so many behind the point, zeros too: for figures that stand below each other
  */
 export function measureFigure(kind: MeasureKind, kept: number, system: LengthUnit, digits?: number): string {
   if (Number.isNaN(kept)) throw new Error(`${kind} got ${kept}`);
   const scale = scaleOf(kind, system);
-  const rounded = Number(scale.from(kept).toFixed(digits ?? scale.digits));
-  return rounded < 0 ? `${MINUS}${Math.abs(rounded)}` : String(Math.abs(rounded));
+  const written = scale.from(kept).toFixed(digits ?? scale.digits);
+  const bare = digits === undefined ? String(Math.abs(Number(written))) : written.replace('-', '');
+  return Number(written) < 0 ? `${MINUS}${bare}` : bare;
 }
 
 /**

@@ -1,4 +1,5 @@
 /** The catalogue of all words the core knows, part by part: a page carries the parts it speaks with. */
+export * from './figures.ts';
 export * from './finding-text.ts';
 export * from './finding-words.ts';
 export * from './step-words.ts';

@@ -103,5 +103,10 @@ const itemVersionSchema = z.object({
 export type ItemVersion = Readonly<z.infer<typeof itemVersionSchema>>;
 export const itemVersionsAnswer = z.object({ versions: z.array(itemVersionSchema) });
 
+/** The jobs of whoever is signed in, and where each stands. */
+const myJobSchema = z.object({ id: z.string(), name: z.string(), revision: z.int() });
+export type MyJob = Readonly<z.infer<typeof myJobSchema>>;
+export const myJobsAnswer = z.object({ jobs: z.array(myJobSchema) });
+
 /** The sentence of a refusal. */
 export const refusalAnswer = z.object({ message: z.optional(z.string()) });

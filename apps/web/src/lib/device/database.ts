@@ -45,6 +45,13 @@ export const keptJobs = async (): Promise<{ id: string; name: string; at: string
     return [{ id: job, name: pack.context.job.name, at: pack.at }];
   });
 
+/** Every pack that can still be read. */
+export const keptPacks = async (): Promise<Pack[]> =>
+  (await (await database()).getAll('packs')).flatMap((value) => {
+    const kept = readBy(keptSchema, value);
+    return kept.ok ? [kept.value.pack] : [];
+  });
+
 /** As little of a pack as a list of jobs needs. */
 const namesSchema = z.object({
   job: z.string(),

@@ -45,6 +45,8 @@
   /** Text being edited; `null` while the field shows the stored value. */
   let draft = $state<string | null>(null);
   let problem = $state('');
+  /** Typed before the page was left in the middle of it: not accepted, and not lost. */
+  let unfinished = $state(false);
   /** What the field held when editing began: somebody else may enter another figure meanwhile. */
   let begun = $state<string | null>(null);
   const meanwhile = $derived(
@@ -66,13 +68,19 @@
     return read === unit ? '' : fieldWords.readAs(formatLength(mm, unit));
   });
 
+  const halfTyped = $derived(
+    unfinished ? fieldWords.unfinished(value ? typedFor(value, unit) : fieldWords.nothing) : '',
+  );
   const doubtful = $derived(parsed?.ok && problem === '' ? doubt(parsed.value.mm) : '');
 
   onMount(() => {
     const kept = readDraft(keep);
     if (kept === null) return;
+    begun = value?.typed ?? '';
     draft = kept;
-    commit();
+    const result = parseLength(kept, unit);
+    problem = result.ok ? outOfRange(result.value.mm) : lengthErrorTexts[result.error];
+    unfinished = problem === '';
   });
 
   function settle() {
@@ -80,6 +88,7 @@
     draft = null;
     begun = null;
     problem = '';
+    unfinished = false;
   }
 
   /** Stores what was typed; a wrong entry stays in the field with the reason beside it. */
@@ -136,14 +145,20 @@
       begun ??= value?.typed ?? '';
       draft = event.currentTarget.value;
       problem = '';
+      unfinished = false;
+      writeDraft(keep, draft);
     }}
     onblur={commit}
     onkeydown={keydown}
     {onfocus}
   />
   <span id="{id}-hint" class="hint">{hint}</span>
-  <span id="{id}-say" class="say" data-bad={problem !== ''} data-doubt={doubtful !== ''} aria-live="polite"
-    >{problem || meanwhile || doubtful || echo}</span
+  <span
+    id="{id}-say"
+    class="say"
+    data-bad={problem !== ''}
+    data-doubt={doubtful !== '' || unfinished}
+    aria-live="polite">{problem || meanwhile || halfTyped || doubtful || echo}</span
   >
 </div>
 

@@ -3,10 +3,21 @@
   import type { SubmitFunction } from '@sveltejs/kit';
   import Button from '$lib/ui/Button.svelte';
   import { dateTime } from '$lib/ui/time.ts';
-  import { accountWords } from '$words/people.ts';
+  import { unsentAtSignOut } from '$lib/features/shell/sign-out.ts';
+  import { browser } from '$app/environment';
+  import KeptHere from '$lib/features/device/KeptHere.svelte';
+  import UnitSwitch from '$lib/features/shell/UnitSwitch.svelte';
+  import { device } from '$lib/device/device.svelte.ts';
+  import { screen, setScreen } from '$lib/device/screen.svelte.ts';
+  import { navWords, screenWords } from '$words/shell.ts';
+  import { accountWords, signInWords } from '$words/people.ts';
 
   let { data, form } = $props();
   const t = accountWords;
+  const reads = $derived((browser ? device().me?.reads : undefined) ?? data.person?.reads ?? null);
+  const askUnsent = (event: SubmitEvent) => {
+    if (!unsentAtSignOut()) event.preventDefault();
+  };
 
   const askFirst: SubmitFunction = ({ cancel }) => {
     if (!confirm(t.askErase)) cancel();
@@ -18,6 +29,25 @@
 <main>
   <h1>{t.title}</h1>
   <p>{data.person?.name}, {data.person?.email}</p>
+  <section class="device">
+    <h2>{screenWords.title}</h2>
+    <div class="line"><span>{navWords.units}</span><UnitSwitch {reads} /></div>
+    <label class="line"
+      ><input
+        type="checkbox"
+        checked={screen().sun}
+        onchange={() => setScreen({ sun: !screen().sun })}
+      />{screenWords.sun}</label
+    >
+    <label class="line"
+      ><input
+        type="checkbox"
+        checked={screen().large}
+        onchange={() => setScreen({ large: !screen().large })}
+      />{screenWords.large}</label
+    >
+  </section>
+  {#if browser}<KeptHere />{/if}
   <form method="POST" action="?/password" use:enhance>
     <label for="old">{t.old}</label>
     <input id="old" name="old" type="password" autocomplete="current-password" required />
@@ -44,6 +74,9 @@
       {/each}
     </ul>
   </section>
+  <form method="POST" action="/sign-out" onsubmit={askUnsent}>
+    <Button type="submit">{signInWords.out}</Button>
+  </form>
   <form method="POST" action="?/everywhere">
     <p>{t.everywhereNote}</p>
     <Button type="submit">{t.everywhere}</Button>
@@ -81,6 +114,22 @@
     gap: var(--gap-2);
     padding: var(--gap-2) 0;
     border-top: 1px solid var(--line);
+  }
+  .line {
+    display: flex;
+    align-items: center;
+    gap: var(--gap-3);
+    min-height: var(--touch);
+  }
+  .line input {
+    flex: none;
+    width: 24px;
+    height: 24px;
+    min-height: 0;
+  }
+  .device :global([role='group']) {
+    background: var(--ink);
+    border-radius: var(--radius);
   }
   .quiet {
     color: var(--ink-soft);

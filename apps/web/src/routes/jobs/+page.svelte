@@ -2,13 +2,28 @@
   import { enhance } from '$app/forms';
   import TaskCard from '$lib/features/tasks/TaskCard.svelte';
   import Button from '$lib/ui/Button.svelte';
+  import { goto } from '$app/navigation';
+  import { tourAt } from '$lib/features/guide/tour.svelte.ts';
+  import { tourWords } from '$words/tour-start.ts';
   import { jobsWords } from '$words/shell.ts';
 
   let { data, form } = $props();
+  /** The job of the demo that the way round leads through. */
+  const DEMO = 'skarv-point';
 </script>
 
 <main>
   <h1>{jobsWords.title}</h1>
+  {#if data.jobs.some(({ job }) => job.id === DEMO)}
+    <p>
+      <Button
+        onclick={() => {
+          tourAt(0);
+          void goto(`/jobs/${DEMO}`);
+        }}>{tourWords.start}</Button
+      >
+    </p>
+  {/if}
   {#if data.jobs.length === 0}<p>{jobsWords.empty}</p>{/if}
   <ul class="jobs">
     {#each data.jobs as { job, openings } (job.id)}

@@ -143,7 +143,7 @@
   }
 </script>
 
-<form onsubmit={save} data-testid="months">
+<form id="months" onsubmit={save} data-testid="months">
   <h2>{t.title}</h2>
   <p>{t.lead}</p>
   <fieldset disabled={!mayEdit}>

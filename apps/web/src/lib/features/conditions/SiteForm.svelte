@@ -143,7 +143,7 @@
   }
 </script>
 
-<form onsubmit={save}>
+<form id="wind" onsubmit={save}>
   <h2>{siteWords.title}</h2>
   <p>{siteWords.lead}</p>
   <MeasureField label={siteWords.altitude} kind="altitude" reads={units} bind:value={altitude} />

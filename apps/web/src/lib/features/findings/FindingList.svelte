@@ -32,7 +32,7 @@
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { fixWords } from '$words/findings.ts';
-  import { explained } from '$words/glossary.ts';
+  import Marked from '$lib/features/glossary/Marked.svelte';
   import {
     axisTexts,
     choiceText,
@@ -114,8 +114,7 @@
         {words.title}
       </h3>
       <p>
-        {#each explained(words.text) as part, j (j)}{#if part.says}<abbr title={part.says}>{part.text}</abbr
-            >{:else}{part.text}{/if}{/each}
+        <Marked text={words.text} />
       </p>
       {#if finding.step && finding.severity === 'look'}
         <p class="kind">{fixWords.lookAt(stepText(finding.step).title)}</p>

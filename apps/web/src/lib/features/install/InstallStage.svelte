@@ -7,6 +7,7 @@
 </script>
 
 <script lang="ts">
+  import PictureButton from '$lib/ui/PictureButton.svelte';
   import Paper from '$lib/drawing/Paper.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
   import { FieldLog } from './field.svelte.ts';
@@ -168,11 +169,19 @@
         </details>
       {/if}
       <ol>{@render cards(next ? before : 0, log.steps.length)}</ol>
-      {#if back && mayTakeBack}
+      {#if (back && mayTakeBack) || (next && log.may('note'))}
         <div class="thumb">
-          <button type="button" onclick={() => log.add(back)}
-            >{installWords.undo}: {stepText(back.step).title}</button
-          >
+          {#if back && mayTakeBack}
+            <button type="button" onclick={() => log.add(back)}
+              >{installWords.undo}: {stepText(back.step).title}</button
+            >
+          {/if}
+          {#if next && log.may('note')}
+            <PictureButton
+              label={installWords.addPicture}
+              onpicture={(file) => void log.addPicture(next.id, file, '')}
+            />
+          {/if}
         </div>
       {/if}
       <EntryHistory {log} title={(step) => stepText(step).title} />
@@ -257,7 +266,9 @@
   }
   @media (max-width: 999px) {
     .thumb {
-      display: block;
+      display: flex;
+      align-items: stretch;
+      gap: var(--gap-3);
       position: sticky;
       bottom: 0;
       width: 100%;
@@ -265,7 +276,8 @@
       background: var(--paper);
     }
     .thumb button {
-      width: 100%;
+      flex: 1;
+      min-width: 0;
       min-height: 48px;
       overflow: hidden;
       border: 1px solid var(--line);

@@ -45,6 +45,7 @@
 
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { changeText } from '$words/prove-water.ts';
+  import Marked from '$lib/features/glossary/Marked.svelte';
   import BuiltForm from './BuiltForm.svelte';
   import EntryPicture from './EntryPicture.svelte';
 
@@ -136,7 +137,7 @@
         >
       </div>
     {/if}
-    <p>{words.how}</p>
+    <p><Marked text={words.how} /></p>
     {#if now.looks.length > 0}
       <div class="seen" data-testid="looks">
         <h3>{installWords.looksTitle}</h3>
@@ -196,7 +197,7 @@
         {installWords.screwShims}
       </p>
     {/if}
-    <p class="quiet"><b>{installWords.why}.</b> {words.why}</p>
+    <p class="quiet"><b>{installWords.why}.</b> <Marked text={words.why} /></p>
     {#if step.needs.length > 0}<p class="quiet">
         <b>{installWords.needs}.</b>
         {step.needs.map((n) => needTexts[n]).join(', ')}
@@ -206,7 +207,16 @@
     {#if pictures.length > 0}
       <ul class="pictures" aria-label={installWords.pictures}>
         {#each pictures as entry (entry.id)}
-          <li><EntryPicture {entry} job={log.store.id} kept={log.keptPicture(entry.id)} /></li>
+          <li>
+            <EntryPicture
+              {entry}
+              job={log.store.id}
+              kept={log.keptPicture(entry.id)}
+              onmarked={log.may('note')
+                ? (marked) => void log.addPicture(step.id, marked, installWords.marked)
+                : undefined}
+            />
+          </li>
         {/each}
       </ul>
     {/if}

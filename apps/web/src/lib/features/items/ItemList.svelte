@@ -4,7 +4,7 @@
 
   export interface ItemListProps {
     desk: ItemDesk<ItemKind>;
-    title: string;
+    view: 'walls' | 'units' | 'methods';
     none: string;
     add: string;
     /** What is open; `null` while a new one is made. */
@@ -18,10 +18,12 @@
 </script>
 
 <script lang="ts">
+  import PageHelp from '$lib/features/shell/PageHelp.svelte';
   import Button from '$lib/ui/Button.svelte';
+  import { viewWords } from '$words/shell.ts';
   import { itemWords } from '$words/items.ts';
 
-  let { desk, title, none, add, open, onopen, about, children }: ItemListProps = $props();
+  let { desk, view, none, add, open, onopen, about, children }: ItemListProps = $props();
   const usual = $derived(Object.values(desk.store.context.job.usual ?? {}) as string[]);
   const used = $derived((id: string) => {
     const marks = desk.usedBy(id).map(({ mark }) => mark);
@@ -30,8 +32,11 @@
 </script>
 
 <main>
-  <nav aria-label={title}>
-    <h1>{title}</h1>
+  <nav aria-label={viewWords[view]}>
+    <div class="head">
+      <h1>{viewWords[view]}</h1>
+      <PageHelp of={{ view }} />
+    </div>
     <ul>
       {#each desk.list as item (item.id)}
         <li>
@@ -70,6 +75,11 @@
     align-content: start;
     justify-items: start;
     min-width: 0;
+  }
+  .head {
+    display: flex;
+    align-items: center;
+    gap: var(--gap-2);
   }
   ul {
     width: 100%;

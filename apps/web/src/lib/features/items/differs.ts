@@ -10,17 +10,26 @@ import {
   formatLength,
   methodChoices,
   parameterTexts,
+  parseLength,
   typedFor,
   writeMeasure,
   type AxisId,
   type LengthUnit,
   type MethodDocument,
   type ParameterId,
+  type TypedLength,
   type Unit,
   type Wall,
 } from '@hulvek/core';
 
 export type Difference = readonly [what: string, was: string, is: string];
+
+/** As it was typed, and as it is read where that is another unit: two that round to the same are told apart. */
+const bothWays = (length: TypedLength, reads: LengthUnit): string => {
+  const typed = typedFor(length, reads);
+  const read = parseLength(typed, reads);
+  return read.ok && read.value.unit === reads ? typed : `${typed} (${formatLength(length.mm, reads)})`;
+};
 
 const named = (a: { name: string }, b: { name: string }): Difference[] =>
   a.name === b.name ? [] : [[itemWords.rename, a.name, b.name]];
@@ -30,7 +39,7 @@ export function wallDiffers(a: Wall, b: Wall, reads: LengthUnit): Difference[] {
   const layer = (wall: Wall, i: number): string => {
     const one = wall.layers[i];
     return one
-      ? `${wallWords.roles[one.role]}, ${wallWords.materials[one.material]}, ${formatLength(one.thickness.mm, reads)}`
+      ? `${wallWords.roles[one.role]}, ${wallWords.materials[one.material]}, ${bothWays(one.thickness, reads)}`
       : '–';
   };
   const sheet = ({ insideSheet_sd_m: sd }: Wall) =>

@@ -13,6 +13,7 @@
 </script>
 
 <script lang="ts">
+  import PageHelp from './PageHelp.svelte';
   import { viewWords as titles } from '$words/shell.ts';
 
   let { view, lead = '', tools, children }: JobPageProps = $props();
@@ -21,6 +22,7 @@
 <main>
   <div class="head">
     <h1>{titles[view]}</h1>
+    <PageHelp of={{ view }} />
     {@render tools?.()}
   </div>
   {#if lead}<p class="lead">{lead}</p>{/if}

@@ -9,6 +9,8 @@
 </script>
 
 <script lang="ts">
+  import { page } from '$app/state';
+  import PageHelp from './PageHelp.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { saveWords, viewWords } from '$words/shell.ts';
   import { historyWords } from '$words/history.ts';
@@ -36,6 +38,7 @@
     {saveWords[editor.save]}{editor.save === 'refused' && editor.refusal ? `: ${editor.refusal}` : ''}
   </p>
   <a href="/jobs/{editor.store.id}/{editor.id}/history">{historyWords.open}</a>
+  {#if page.params.stage}<PageHelp of={{ stage: page.params.stage }} />{/if}
   {#if editing}
     <Button kind="quiet" disabled={!editor.canUndo} onclick={() => editor.undo()}
       ><Undo size={16} aria-hidden="true" />{saveWords.undo}</Button

@@ -84,6 +84,20 @@ export async function deletedJobs(db: Database, user: string): Promise<{ id: str
 }
 
 /** The jobs a person belongs to, with the role there. */
+/** The jobs of a person, and where each stands. */
+export const jobRevisions = async (
+  db: Queries,
+  user: string,
+): Promise<{ id: string; name: string; revision: number }[]> => {
+  const rows = await db
+    .select({ id: jobs.id, document: jobs.document, revision: jobs.revision })
+    .from(members)
+    .innerJoin(jobs, eq(jobs.id, members.jobId))
+    .where(and(eq(members.userId, user), isNull(jobs.deletedAt)))
+    .orderBy(asc(jobs.createdAt));
+  return rows.map(({ id, document, revision }) => ({ id, name: storedJob(document).name, revision }));
+};
+
 export async function listJobs(
   db: Database,
   user: string,

@@ -88,6 +88,7 @@ export const installWords = {
   sending: 'Sending …',
   freezeNeedsNetwork:
     'The plan is frozen on the server, from what is stored there. Wait until everything here is sent, then try again.',
+  marked: 'Marked',
   addPicture: 'Add a picture',
   pictures: 'Pictures',
   pictureOf: (person: string, when: string) => `Picture by ${person}, ${when}`,
@@ -110,4 +111,16 @@ export const entryKindsWords: Record<Exclude<Entry['kind'], 'undo'>, string> = {
   note: 'note',
   photo: 'picture',
   built: 'built otherwise',
+};
+
+/** Marks drawn on a picture with a finger. */
+export const markWords = {
+  open: 'Mark',
+  title: 'Mark the picture',
+  lead: 'Draw on it with a finger. The picture itself stays as it was taken; a marked copy is kept beside it.',
+  area: 'The picture. Drawing needs a finger, pen or mouse; a note says the same in words.',
+  undo: 'Take the last mark back',
+  leave: 'Leave',
+  keep: 'Keep the marked copy',
+  failed: 'The marked copy could not be made on this device. The picture itself is kept.',
 };

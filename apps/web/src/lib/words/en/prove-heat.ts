@@ -55,7 +55,7 @@ const VARIANTS: Readonly<Record<string, string>> = {
 
 /** A change says its direction, a rise too. */
 const plus = (value: number, written: string): string => (value > 0 ? `+${written}` : written);
-const degrees = (C: number, f: Figures): string => f.measure('temperature', C);
+const degrees = (C: number, f: Figures): string => f.measure('temperature', C, 1);
 
 export const heatText = {
   title: 'Heat',
@@ -78,15 +78,15 @@ export const heatText = {
   probeNothing: 'Nothing stands here',
   columns: { side: 'Side', psi: 'Ψ', coldest: 'Coldest', where: 'Where', f: 'f' },
   side: (cut: CutId): string => ({ head: 'Head', left: 'Left jamb', right: 'Right jamb', sill: 'Sill' })[cut],
-  psi: ({ psi }: SideHeat, f: Figures): string => f.measure('lineTransmittance', psi.value),
+  psi: ({ psi }: SideHeat, f: Figures): string => f.measure('lineTransmittance', psi.value, 3),
   interval: ({ psi }: SideHeat, refined: boolean, f: Figures): string =>
     refined
       ? `between ${f.measure('lineTransmittance', psi.below, 4)} and ${f.measure('lineTransmittance', psi.above, 4)}`
       : 'not bounded yet',
   notClose: 'The bounds are wider than ±0.002 W/(m K): the grid is as fine as it may get.',
   temperature: degrees,
-  change: (K: number, f: Figures): string => plus(K, f.measure('difference', K)),
-  changePsi: (value: number, f: Figures): string => plus(value, f.measure('lineTransmittance', value)),
+  change: (K: number, f: Figures): string => plus(K, f.measure('difference', K, 1)),
+  changePsi: (value: number, f: Figures): string => plus(value, f.measure('lineTransmittance', value, 3)),
   refinement: (K: number | null, f: Figures): string =>
     K === null ? '' : `moved ${f.measure('difference', K, 2)} when the grid was halved`,
   thing: heatThingText,

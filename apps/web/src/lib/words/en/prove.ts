@@ -84,7 +84,7 @@ export const proveText = {
     heatSays: (C: number | null, share: number | null, f: Figures): string =>
       C === null || share === null
         ? 'Being solved…'
-        : `Coldest judged surface ${f.measure('temperature', C)}, f ${share.toFixed(2)}.`,
+        : `Coldest judged surface ${f.measure('temperature', C, 1)}, f ${share.toFixed(2)}.`,
     jointSays: (chosen: string, recommended: string | null, invented: boolean): string =>
       recommended === null
         ? `${chosen}. Nothing else would do.`

@@ -7,6 +7,13 @@ export const shellWords = {
   readOnly: 'You may look at this, not change it.',
 };
 
+/** How this device shows pages. */
+export const screenWords = {
+  title: 'This device',
+  sun: 'Screen for sunlight',
+  large: 'Large type',
+};
+
 export const jobsWords = {
   title: 'Jobs',
   openings: (n: number) => (n === 1 ? '1 opening' : `${n} openings`),

@@ -36,6 +36,8 @@ const EXAMPLE: Readonly<Record<MeasureKind, number>> = {
 export const fieldWords = {
   meanwhile: (typed: string) =>
     `Somebody entered ${typed} here meanwhile. Enter keeps yours, Escape takes theirs.`,
+  unfinished: (typed: string) =>
+    `Typed here before the page was left, and not kept yet; kept is ${typed}. Enter keeps what was typed, Escape goes back.`,
   readAs: (length: string) => `Read as ${length}.`,
   confirm: 'Is that right? Otherwise write the unit.',
   negative: 'A size cannot be negative.',

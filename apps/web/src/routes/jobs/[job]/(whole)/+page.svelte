@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PageHelp from '$lib/features/shell/PageHelp.svelte';
   import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import { goto } from '$app/navigation';
   import NextStep from '$lib/features/guide/NextStep.svelte';
@@ -24,6 +25,7 @@
 <main>
   <div class="head">
     <h1>{job.name}</h1>
+    <PageHelp of={{ view: 'openings' }} />
     {#if mayEdit}<a class="add" href="/jobs/{job.id}/add">{jobWords.addOpenings}</a>{/if}
     <a href="/jobs/{job.id}/file" download>{jobWords.save}</a>
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PageHelp from '$lib/features/shell/PageHelp.svelte';
   import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import BoardPanel from '$lib/features/board/BoardPanel.svelte';
   import Facade from '$lib/features/board/Facade.svelte';
@@ -93,6 +94,7 @@
 <main>
   <div class="head">
     <h1>{viewWords.board}</h1>
+    <PageHelp of={{ view: 'board' }} />
     <label
       >{jobWords.search} <input type="search" placeholder={jobWords.searchHint} bind:value={search} /></label
     >

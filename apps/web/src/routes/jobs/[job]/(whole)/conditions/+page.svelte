@@ -5,9 +5,14 @@
   import MonthsForm from '$lib/features/conditions/MonthsForm.svelte';
   import SiteForm from '$lib/features/conditions/SiteForm.svelte';
   import PricesForm from '$lib/features/conditions/PricesForm.svelte';
+  import { page } from '$app/state';
+  import { onMount } from 'svelte';
   import { conditionText } from '$words/conditions.ts';
 
   let { data } = $props();
+
+  // A hint leads to what it asks for; the page was not there yet when the browser looked for it.
+  onMount(() => document.getElementById(page.url.hash.slice(1))?.scrollIntoView());
 </script>
 
 <JobPage view="conditions" lead={conditionText.lead}>

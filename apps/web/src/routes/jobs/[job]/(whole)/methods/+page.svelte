@@ -9,8 +9,7 @@
   import { methodDiffers } from '$lib/features/items/differs.ts';
   import { freshId } from '$lib/device/ids.ts';
   import { itemWords } from '$words/items.ts';
-  import { viewWords } from '$words/shell.ts';
-  import { presets, presetTexts, type MethodDocument, type PresetId } from '@hulvek/core';
+  import { presetIds, presetTexts, type MethodDocument, type PresetId } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { data } = $props();
@@ -23,9 +22,7 @@
     desk.cancel();
     return goto(`?id=${id ?? 'new'}`, { keepFocus: true, noScroll: true });
   };
-  let preset = $state<PresetId>(
-    'drained-membrane' in presets ? ('drained-membrane' as PresetId) : (Object.keys(presets)[0] as PresetId),
-  );
+  let preset = $state<PresetId>(presetIds[0]);
 
   async function begin() {
     const made = { id: `method-${freshId()}`, name: presetTexts[preset].name, preset } as MethodDocument;
@@ -35,7 +32,7 @@
 
 <ItemList
   desk={desk as unknown as ItemDesk<ItemKind>}
-  title={viewWords.methods}
+  view="methods"
   none={itemWords.methods.none}
   add={itemWords.methods.add}
   open={method?.id ?? null}
@@ -56,8 +53,8 @@
     <label class="school">
       {itemWords.methods.school}
       <select bind:value={preset}>
-        {#each Object.keys(presets) as id (id)}
-          <option value={id}>{presetTexts[id as PresetId].name}</option>
+        {#each presetIds as id (id)}
+          <option value={id}>{presetTexts[id].name}</option>
         {/each}
       </select>
     </label>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import type { SubmitFunction } from '@sveltejs/kit';
+  import PageHelp from '$lib/features/shell/PageHelp.svelte';
+  import LinkCode from '$lib/ui/LinkCode.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { dateTime } from '$lib/ui/time.ts';
   import { peopleWords } from '$words/people.ts';
@@ -21,13 +23,17 @@
 </script>
 
 <main>
-  <h1>{t.title} <span>{data.job.name}</span></h1>
+  <div class="head">
+    <h1>{t.title} <span>{data.job.name}</span></h1>
+    <PageHelp of={{ view: 'people' }} />
+  </div>
   {#if form && 'problem' in form && form.problem}<p class="problem" role="alert">{form.problem}</p>{/if}
   {#if form && 'revoked' in form}<p role="status">{t.revoked}</p>{/if}
   {#if form && 'password' in form && form.password}
-    <p role="status">
-      {t.passwordLink(form.name)} <a class="figure" href={form.password}>{form.password}</a>
-    </p>
+    <div role="status">
+      <p>{t.passwordLink(form.name)}</p>
+      <LinkCode link={form.password} label={t.passwordOf(form.name)} />
+    </div>
   {/if}
   {#if form && 'saved' in form && form.saved}<p role="status">{t.saved}</p>{/if}
   <ul>
@@ -77,7 +83,10 @@
       <Button kind="main" type="submit">{t.inviteSubmit}</Button>
     </form>
     {#if form && 'link' in form && form.link}
-      <p role="status">{t.inviteLink} <a class="figure" href={form.link}>{form.link}</a></p>
+      <div role="status">
+        <p>{t.inviteLink} {t.roles[form.role]}: {t.roleNotes[form.role]}</p>
+        <LinkCode link={form.link} label={t.invitation(t.roles[form.role])} />
+      </div>
     {/if}
   </section>
 
@@ -187,8 +196,9 @@
     padding: var(--gap-1) 0;
     font-size: 0.95rem;
   }
-  section a,
-  p a {
-    overflow-wrap: anywhere;
+  .head {
+    display: flex;
+    align-items: center;
+    gap: var(--gap-2);
   }
 </style>

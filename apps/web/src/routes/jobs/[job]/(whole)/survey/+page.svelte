@@ -1,4 +1,5 @@
 <script lang="ts">
+  import PageHelp from '$lib/features/shell/PageHelp.svelte';
   import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import { beforeNavigate } from '$app/navigation';
   import SurveyTable from '$lib/features/survey/SurveyTable.svelte';
@@ -38,6 +39,7 @@
 <main>
   <div class="head">
     <h1>{viewWords.survey}</h1>
+    <PageHelp of={{ view: 'survey' }} />
     <Button kind="quiet" disabled={!grid.editor.canUndo} onclick={() => grid.editor.undo()}
       >{saveWords.undo}</Button
     >

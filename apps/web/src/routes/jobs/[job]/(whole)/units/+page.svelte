@@ -9,7 +9,6 @@
   import { ItemDesk, type ItemKind } from '$lib/features/items/item-desk.svelte.ts';
   import { unitDiffers } from '$lib/features/items/differs.ts';
   import { itemWords } from '$words/items.ts';
-  import { viewWords } from '$words/shell.ts';
   import { unitsWords } from '$words/units.ts';
   import { formatLength, formatSize, unitDrawing, type Unit } from '@hulvek/core';
   import { untrack } from 'svelte';
@@ -38,7 +37,7 @@
 
 <ItemList
   desk={desk as unknown as ItemDesk<ItemKind>}
-  title={viewWords.units}
+  view="units"
   none={unitsWords.none}
   add={unitsWords.add}
   open={unit?.id ?? null}

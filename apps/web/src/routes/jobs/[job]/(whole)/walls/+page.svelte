@@ -7,7 +7,6 @@
   import { ItemDesk, type ItemKind } from '$lib/features/items/item-desk.svelte.ts';
   import { wallDiffers } from '$lib/features/items/differs.ts';
   import { itemWords } from '$words/items.ts';
-  import { viewWords } from '$words/shell.ts';
   import { formatLength, type Wall } from '@hulvek/core';
   import { untrack } from 'svelte';
 
@@ -34,7 +33,7 @@
 
 <ItemList
   desk={desk as unknown as ItemDesk<ItemKind>}
-  title={viewWords.walls}
+  view="walls"
   none={itemWords.walls.none}
   add={itemWords.walls.add}
   open={wall?.id ?? null}

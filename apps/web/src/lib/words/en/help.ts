@@ -1,0 +1,196 @@
+/** What each page is for, three things to do there, and its keys. */
+import type { viewWords } from './shell.ts';
+
+export interface Help {
+  readonly is: string;
+  readonly todo: readonly [string, string, string];
+  readonly keys?: readonly (readonly [key: string, does: string])[];
+}
+
+const ANY: NonNullable<Help['keys']>[number] = ['Ctrl K', 'go to any opening or page'];
+const UNDO: NonNullable<Help['keys']>[number] = ['Ctrl Z', 'take the last change back'];
+
+export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
+  openings: {
+    is: 'Everything of the job in one list: each opening with its one verdict, how far it is, and what comes next.',
+    todo: [
+      'Follow the next step that is named at the top.',
+      'Choose several openings and give them one wall, unit or method.',
+      'Open one to measure it, look at its plan, or install it.',
+    ],
+    keys: [ANY, ['Space', 'choose the opening under the cursor']],
+  },
+  add: {
+    is: 'Openings come into the job here: from a schedule somebody sent, or by their marks.',
+    todo: [
+      'Drop a spreadsheet, or paste cells.',
+      'Say which column is what; next time it is known.',
+      'Look at what would be added or changed, then add all of it.',
+    ],
+    keys: [ANY],
+  },
+  start: {
+    is: 'A short way to a job that can be measured and proven.',
+    todo: [
+      'Choose a climate that is near enough.',
+      'Take wall, unit and method from the shelf, or make your own.',
+      'Add the openings. Whatever you skip can be done later.',
+    ],
+    keys: [ANY],
+  },
+  board: {
+    is: 'The façades as they are seen from outside, with every opening in its place.',
+    todo: [
+      'Drag an opening to where it is, or type its place.',
+      'Choose several and change them together.',
+      'Look for two that are too near each other.',
+    ],
+    keys: [['Arrows', 'move what is chosen; with Shift in larger steps'], ANY],
+  },
+  survey: {
+    is: 'All measured figures as one table, to type, paste, read from a file and send on.',
+    todo: [
+      'Type or paste figures.',
+      'Read a sheet that somebody filled in.',
+      'Take the table with you as a file.',
+    ],
+    keys: [['Arrows, Tab, Enter', 'go from cell to cell'], ANY],
+  },
+  lines: {
+    is: 'Sills, heads or middles that must line up, and the height that asks least of all of them.',
+    todo: ['Name a line.', 'Choose the openings on it.', 'See who would have to give, and by how much.'],
+    keys: [ANY],
+  },
+  walls: {
+    is: 'The walls of this job, layer by layer, and who stands in them.',
+    todo: [
+      'Change a layer; before it is kept you see which verdicts change.',
+      'Give a wall the name that the crew uses.',
+      'Go back to an earlier version.',
+    ],
+    keys: [ANY],
+  },
+  units: {
+    is: 'The units of this job: sizes, fin, glass, and what their maker allows.',
+    todo: [
+      'Enter a unit from the maker’s drawing.',
+      'See what to frame for it, and what it weighs.',
+      'Go back to an earlier version.',
+    ],
+    keys: [ANY],
+  },
+  methods: {
+    is: 'How units are set here: one choice on every question, drawn at an opening that goes by it.',
+    todo: [
+      'Begin with a school and depart from it.',
+      'See who goes by it before a choice is kept.',
+      'Go back to an earlier version.',
+    ],
+    keys: [ANY],
+  },
+  sizes: {
+    is: 'What to order for a hole that is there, how to set out a slope, and what lies where in the depth.',
+    todo: ['Choose an opening.', 'Read the unit to order.', 'Mark the slope on the wood.'],
+    keys: [ANY],
+  },
+  shelf: {
+    is: 'Walls, units, methods and materials that all jobs take copies from.',
+    todo: [
+      'Take one into this job.',
+      'Bring a copy up to date.',
+      'Put one of yours on the shelf, if you keep it.',
+    ],
+    keys: [ANY],
+  },
+  proofs: {
+    is: 'Which opening fails which proof, and why.',
+    todo: ['Look at what fails first.', 'Press a mark to see the proof.', 'Print the sheet of an opening.'],
+    keys: [ANY],
+  },
+  heat: {
+    is: 'The four edges of every opening, solved on the server, with what they lose and their coldest place.',
+    todo: ['Start the job.', 'Find the coldest.', 'Open it and try what would help.'],
+    keys: [ANY],
+  },
+  conditions: {
+    is: 'What the proofs of this job are judged in: place, wind, rooms, months, prices.',
+    todo: [
+      'Enter the gust and the ground the wind comes over.',
+      'Enter the months by hand or from a weather file.',
+      'Say what one person carries here.',
+    ],
+    keys: [ANY],
+  },
+  cutSheet: {
+    is: 'What to cut for one day: pieces of one size together, with their folds and slits.',
+    todo: [
+      'Choose the openings of the day.',
+      'Print the sheet or its labels.',
+      'Cut one piece of each first and hold it up.',
+    ],
+    keys: [ANY],
+  },
+  people: {
+    is: 'Who works in this job and what they may do.',
+    todo: [
+      'Invite somebody with a link or its printed code.',
+      'Change what somebody may do.',
+      'Take somebody out.',
+    ],
+    keys: [ANY],
+  },
+};
+
+export const stageHelp = {
+  measure: {
+    is: 'The figures of this opening, where they were read, and whether the unit fits.',
+    todo: [
+      'Walk through the cards, one figure after the other.',
+      'Settle what two people read differently.',
+      'Look at the gaps and the shims.',
+    ],
+    keys: [['Enter', 'keep the figure, go to the next'], UNDO, ANY],
+  },
+  detail: {
+    is: 'Every piece in its place, in cuts and from the face, step by step.',
+    todo: [
+      'Move through the steps and see what each lays over what.',
+      'Drag the end of a strip, or type its length.',
+      'Take the drawings with you as files.',
+    ],
+    keys: [['← →', 'one step back or on'], ['+ −', 'nearer, further'], UNDO, ANY],
+  },
+  prove: {
+    is: 'Where water goes, where air goes, how cold it gets, and whether it holds.',
+    todo: [
+      'Open a proof that does not hold.',
+      'Try a fix; nothing is kept until you keep it.',
+      'Print the proof sheet.',
+    ],
+    keys: [UNDO, ANY],
+  },
+  order: {
+    is: 'The order of the steps in time.',
+    todo: ['Look at what waits for what.', 'Move a step.', 'See what it would do in rain.'],
+    keys: [ANY],
+  },
+  install: {
+    is: 'The work itself: what to do now, what to cut, what must be seen before it is covered.',
+    todo: [
+      'Do what the open card says, and tick it.',
+      'Take the picture before it is covered.',
+      'Note what came out otherwise.',
+    ],
+    keys: [['Enter', 'press what is lit'], ANY],
+  },
+  test: {
+    is: 'Air and water at the finished opening.',
+    todo: ['Plan a test.', 'Run it.', 'Mend what it finds.'],
+    keys: [ANY],
+  },
+  'hand-over': {
+    is: 'What the owner and the next trades get.',
+    todo: ['Choose the parts.', 'Look through them.', 'Send them.'],
+    keys: [ANY],
+  },
+} as const satisfies Record<string, Help>;

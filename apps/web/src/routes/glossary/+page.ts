@@ -1,0 +1,2 @@
+/** Worked out on the device, drawings too, so that it needs no network. */
+export const ssr = false;
