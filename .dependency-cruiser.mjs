@@ -14,6 +14,7 @@ export const floors = [
   ['methods'],
   ['build'],
   ['proofs/water', 'proofs/air', 'proofs/joint', 'proofs/heat', 'proofs/moisture', 'proofs/loads', 'field'],
+  ['order'],
   ['drawing'],
   ['findings'],
   ['plan'],

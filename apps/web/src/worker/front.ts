@@ -10,6 +10,7 @@ import {
   type ServerResponse,
 } from 'node:http';
 import { createServer as secureServer } from 'node:https';
+import type { AddressInfo, Server } from 'node:net';
 import { trustPage } from '$words/trust.ts';
 
 export interface Front {
@@ -41,11 +42,18 @@ export function frontOf(env: NodeJS.ProcessEnv): Front | null {
   };
 }
 
-export function openFront(front: Front): void {
+export interface OpenFront {
+  readonly port: number;
+  readonly trustPort: number;
+  readonly close: () => void;
+}
+
+/** @returns once both ports are open; a port of 0 takes any that is free */
+export async function openFront(front: Front): Promise<OpenFront> {
   const secure = secureServer({ key: readFileSync(front.key), cert: readFileSync(front.cert) }, (from, to) =>
     passOn(front, from, to),
   );
-  secure.listen(front.port, front.host);
+  const port = await opened(secure, front.port, front.host);
   const authority = readFileSync(front.authority);
   const plain = plainServer((from, to) => {
     const host = (from.headers.host ?? 'localhost').replace(/:\d+$/, '');
@@ -61,10 +69,24 @@ export function openFront(front: Front): void {
       'content-type': 'text/html; charset=utf-8',
       'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
     });
-    to.end(trustPage(`https://${host}:${front.port}`));
+    to.end(trustPage(`https://${host}:${port}`));
   });
-  plain.listen(front.trustPort, front.host);
+  const trustPort = await opened(plain, front.trustPort, front.host);
+  return {
+    port,
+    trustPort,
+    close: () => {
+      secure.close();
+      plain.close();
+    },
+  };
 }
+
+const opened = (server: Server, port: number, host: string): Promise<number> =>
+  new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, () => resolve((server.address() as AddressInfo).port));
+  });
 
 /** One request to the server behind, as it came; who asked and how is said in headers that nobody outside can set. */
 function passOn({ behind }: Front, from: IncomingMessage, to: ServerResponse): void {

@@ -46,5 +46,5 @@ for (const signal of ['SIGTERM', 'SIGINT'] as const)
   });
 
 const front = frontOf(process.env);
-if (front) openFront(front);
+if (front) await openFront(front);
 for (let i = 0; i < processes; i++) start();

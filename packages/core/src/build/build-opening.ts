@@ -14,6 +14,7 @@ import { liesOnOpening, makePiece } from '../methods/pieces/index.ts';
 import { revealLayers } from './reveal-layers.ts';
 import { eventsOf } from './replay.ts';
 import { sillFall_deg, subjectOf, type Subject } from './subject.ts';
+import { inOwnOrder } from './own-order.ts';
 import { orderedSteps } from './sequence.ts';
 import { stepRows } from '../methods/step-rows.ts';
 import { fastening } from '../methods/fasteners.ts';
@@ -86,7 +87,11 @@ function built(input: BuildInput): Build | null {
   const pieces = rows.map((row) => onOpening.get(row.id) ?? makePiece(row, context, fit.shims));
   if (fit.result.trim.length > 0) facts.add('opening-must-be-trimmed');
   const here = new Set([...pieces.map((piece) => piece.id), 'opening']);
-  const steps = orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, { here, pieces, fit }));
+  const steps = inOwnOrder(
+    orderedSteps(stepRows, choices, facts).map((row) => plannedStep(row, { here, pieces, fit })),
+    input.order,
+    pieces,
+  );
   return {
     wall,
     unit,

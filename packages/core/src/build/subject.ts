@@ -23,6 +23,8 @@ export interface Subject {
   readonly frame: OpeningFrame | null;
   /** Whether somebody, or the school, said how deep the unit stands. */
   readonly setbackGiven: boolean;
+  /** Steps in the opening's own order; empty where it has none. */
+  readonly order: readonly string[];
 }
 
 export function subjectOf(opening: Opening, job: JobContext): Subject {
@@ -45,6 +47,7 @@ export function subjectOf(opening: Opening, job: JobContext): Subject {
     readings,
     frame: openingFrame(readings),
     setbackGiven: isGiven('setback', school, ...given),
+    order: opening.order ?? [],
   };
 }
 

@@ -34,6 +34,8 @@ export const openingDocumentSchema = z.strictObject({
       )
       .check(z.maxLength(100)),
   ),
+  /** The steps in this opening's own order; those that are not named come where the method has them. */
+  order: z.optional(z.array(words(60).check(z.minLength(1))).check(z.maxLength(100))),
   /** How high above ground, and what shelters it; what is left out is not known. */
   exposure: z.optional(
     z.strictObject({

@@ -7,6 +7,7 @@
 </script>
 
 <script lang="ts">
+  import { orderWords } from '$words/order.ts';
   import { detailWords } from '$words/detail.ts';
   import { axisIds, axisTexts, choiceText, methodChoices, ruleTexts, type RuleId } from '@hulvek/core';
 
@@ -47,7 +48,7 @@
       {/each}
       {#each accepted as { rule, reason, person, at } (rule)}
         <li>
-          <b>{ruleTexts[rule as RuleId]?.title ?? rule}</b>: “{reason}” {person}, {day(at)}
+          <b>{ruleTexts[rule as RuleId]?.title ?? orderWords.deviation}</b>: “{reason}” {person}, {day(at)}
           {#if editor.mayPlan}
             <button type="button" class="as-link" onclick={() => withdraw(rule)}
               >{detailWords.withdraw}</button

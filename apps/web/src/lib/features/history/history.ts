@@ -5,6 +5,7 @@ import { madeBy } from '$words/contract.ts';
 import { historyWords } from '$words/history.ts';
 import { measureWords } from '$words/measure.ts';
 import { entryKindsWords, installWords } from '$words/install.ts';
+import { orderWords } from '$words/order.ts';
 import { saveWords } from '$words/shell.ts';
 import {
   axisTexts,
@@ -125,7 +126,8 @@ const DEVIATIONS = 'deviations.';
 export function fieldLabel(field: string): string {
   if (field.startsWith(NUMBERS)) return parameterTexts[field.slice(NUMBERS.length) as ParameterId];
   if (field.startsWith(CHOICES)) return axisTexts[field.slice(CHOICES.length) as AxisId];
-  if (field.startsWith(DEVIATIONS)) return ruleTexts[field.slice(DEVIATIONS.length) as RuleId].title;
+  if (field.startsWith(DEVIATIONS))
+    return ruleTexts[field.slice(DEVIATIONS.length) as RuleId]?.title ?? orderWords.deviation;
   return (saveWords.fields as Readonly<Record<string, string>>)[field] ?? field;
 }
 
@@ -143,6 +145,7 @@ export function fieldValue(document: OpeningDocument, field: string, context: Jo
     return (
       document.deviations?.find((d) => d.rule === field.slice(DEVIATIONS.length))?.reason ?? saveWords.none
     );
+  if (field === 'order') return document.order?.map((id) => stepText(id).title).join(', ') ?? saveWords.none;
   const value: unknown = new Map<string, unknown>(Object.entries(document)).get(field);
   if (typeof value === 'object' && value !== null) return partsInWords(value);
   const shelf = { unit: context.units, wall: context.walls, method: context.methods }[field];

@@ -71,7 +71,7 @@
       </p>
     {/if}
     <StageRail job={store.id} opening={editor.opening} judgement={store.judgementOf(opening)} />
-    <SaveBar {editor} editing={['measure', 'detail', 'prove'].includes(page.params.stage ?? '')} />
+    <SaveBar {editor} editing={['measure', 'detail', 'prove', 'order'].includes(page.params.stage ?? '')} />
     {@render children()}
   </main>
 </div>

@@ -19,7 +19,7 @@
   let { job, opening, judgement }: StageRailProps = $props();
   const MEASURED: readonly JudgedProof[] = ['fit', 'delivery'];
   const CHOSEN = judgedProofs.filter((proof) => !MEASURED.includes(proof));
-  const READY: readonly Stage[] = ['measure', 'detail', 'prove', 'install'];
+  const READY: readonly Stage[] = ['measure', 'detail', 'prove', 'order', 'install'];
   const frame = $derived(openingFrame(readingsFromOutside(opening.survey)));
   const now = $derived(page.params.stage);
   const fails = $derived((proofs: readonly JudgedProof[]) =>

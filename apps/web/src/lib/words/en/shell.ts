@@ -92,8 +92,6 @@ export const stagesWords = {
   'hand-over': 'Hand over',
   label: 'Stages of the work',
   later: {
-    order:
-      'Here will stand the order of work over all openings, with rests, crew and weather, the cutting of rolls and the list of what must be ordered early. Until then the legal order of one opening is under Detail and Install.',
     test: 'Here will stand the readings of fan, chamber, spray and camera, and what they mean. Nothing has been tested in this program yet.',
     'hand-over':
       'Here will stand the dossier of what is behind the cladding and the notes to the next trades. Until then the job file holds every entry.',
@@ -128,6 +126,7 @@ export const saveWords = {
     exposure: 'Exposure',
     damage: 'Damage',
     label: 'Label',
+    order: 'Order of the steps',
   },
 };
 

@@ -9,10 +9,11 @@ const STAGES: Readonly<Partial<Record<Stage, () => Promise<{ default: unknown }>
   measure: () => import('$lib/features/measure/MeasureStage.svelte'),
   detail: () => import('$lib/features/detail/DetailStage.svelte'),
   prove: () => import('$lib/features/prove/ProveStage.svelte'),
+  order: () => import('$lib/features/order/OrderStage.svelte'),
   install: () => import('$lib/features/install/InstallStage.svelte'),
 };
 /** Stages that plan; the others ask for a plan where they need one. */
-const PLANNING: readonly Stage[] = ['measure', 'detail', 'prove'];
+const PLANNING: readonly Stage[] = ['measure', 'detail', 'prove', 'order'];
 const later = () => import('$lib/features/shell/LaterStage.svelte');
 
 export const load = async ({ params, parent }) => {
