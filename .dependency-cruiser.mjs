@@ -9,7 +9,7 @@ export const floors = [
   ['quantities'],
   ['vocabulary', 'climate'],
   ['geometry', 'documents'],
-  ['survey', 'unit', 'conditions'],
+  ['survey', 'unit', 'conditions', 'work'],
   ['fit', 'instruments', 'job-file', 'order-size'],
   ['methods'],
   ['build'],

@@ -22,7 +22,7 @@ const PAGES = [
   '/people',
 ];
 const LONG =
-  'A name so long that nobody would write it by hand but a spreadsheet may well bring it, with a room, a floor and a note.';
+  'A name so long that nobody would write it by hand but a spreadsheet may well bring it, with a room and a floor.';
 
 async function bring(page: Page, id: string, change: (file: JobFile) => JobFile): Promise<string> {
   const file = (await (await page.request.get('/jobs/skarv-point/file')).json()) as JobFile;

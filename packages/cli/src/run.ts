@@ -39,6 +39,7 @@ import {
   type Plan,
   type SharedMade,
 } from '@hulvek/core';
+import { orderFile, orderJob } from './order.ts';
 import { solveFile } from './solve.ts';
 
 export interface CliResult {
@@ -54,11 +55,15 @@ const USAGE = `hulvek: plans window openings from a job file
   hulvek check FILE [--json]                   verdict and findings
       --no-heat                                leave heat out, which takes most of the time
   hulvek solve FILE [--json]                   a section for heat: flows, coldest surfaces, points
+  hulvek order FILE [--json]                   a plan of the work: who does what when (hulvek-work), or for
+                                               each opening of a job file its line in time and its evenings
+      --seconds N                              look for a better plan for so long (2)
   hulvek schools [--json]                      the ready-made methods, and what each chooses
   hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
   hulvek schema                                JSON Schema of the job file
 
 Exit: 0 holds or watch, 1 something fails, 2 bad input, 3 nothing fails but something is not checkable.
+Of order: 0 all placed and in time, 1 something late or unplaced, 2 bad input.
 `;
 
 export function run(args: readonly string[], read: (path: string) => string): CliResult {
@@ -71,6 +76,7 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
         json: { type: 'boolean' },
         opening: { type: 'string' },
         'no-heat': { type: 'boolean' },
+        seconds: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -98,6 +104,17 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
     const solved = solveFile(path, text.value, values.json ?? false);
     return solved.ok ? good(solved.out) : bad(solved.problem);
   }
+  if (verb === 'order') {
+    if (path === undefined || more.length > 0) return bad('Name one file: hulvek order FILE\n');
+    const text = textOf(path, read);
+    if (!text.ok) return bad(text.problem);
+    const seconds = Number(values.seconds ?? '2');
+    if (!(seconds >= 0 && seconds <= 3600)) return bad('--seconds takes a figure from 0 to 3600.\n');
+    const json = values.json ?? false;
+    if (isWork(text.value)) return orderFile(path, text.value, { json, seconds });
+    const job = load(path, read);
+    return typeof job === 'string' ? bad(job) : good(orderJob(job, json));
+  }
   if (verb !== 'plan' && verb !== 'check') return bad(`There is no "${verb}" here.\n${USAGE}`);
   if (path === undefined || more.length > 0) return bad(`Name one job file: hulvek ${verb} FILE\n`);
   const loaded = load(path, read);
@@ -108,6 +125,16 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
     json: values.json ?? false,
     heat: values['no-heat'] !== true,
   });
+}
+
+/** Whether a text says that it is a work file; what is no JSON is said by whoever reads it. */
+function isWork(text: string): boolean {
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null && 'format' in value && value.format === 'hulvek-work';
+  } catch {
+    return false;
+  }
 }
 
 const good = (out: string): CliResult => ({ exit: 0, out, err: '' });

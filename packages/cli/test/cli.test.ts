@@ -171,3 +171,53 @@ describe('bad input of every kind', () => {
     expect([bare.exit, bare.err]).toEqual([2, expect.stringContaining('No surface lies on the outline')]);
   });
 });
+
+describe('hulvek order', () => {
+  const at = (hour: number) => `2026-05-04T${String(hour).padStart(2, '0')}:00:00Z`;
+  const work = {
+    format: 'hulvek-work',
+    version: 1,
+    start: at(7),
+    people: [{ id: 'ann', skills: [], hours: [[at(7), at(15)]] }],
+    tools: [],
+    places: [],
+    tasks: [
+      { id: 'a', minutes: 60 },
+      { id: 'b', minutes: 60, after: [{ after: 'a' }] },
+    ],
+    weather: [],
+  };
+  const order = (file: unknown, ...more: string[]) =>
+    run(['order', 'work.json', '--seconds', '0', ...more], () => JSON.stringify(file));
+
+  it('plans a work file, says what is late or found no place by its exit, and where a file is wrong', () => {
+    const planned = order(work, '--json');
+    expect(planned.exit).toBe(0);
+    expect(JSON.parse(planned.out)).toMatchObject({
+      late: [],
+      unplaced: [],
+      finish: '2026-05-04T09:00:00+00:00',
+    });
+    const [first] = work.tasks;
+    expect(order({ ...work, tasks: [{ ...first, due: at(7) }] }).exit).toBe(1);
+    expect(order({ ...work, tasks: [{ ...first, minutes: 600 }] })).toMatchObject({
+      exit: 1,
+      out: expect.stringContaining('Unplaced: a') as string,
+    });
+    expect(order({ ...work, tasks: [{ ...first, minutes: -1 }] })).toMatchObject({
+      exit: 2,
+      err: expect.stringContaining('tasks[0].minutes') as string,
+    });
+  });
+
+  it('of a job file it gives each opening its line in time and its evenings', () => {
+    const { exit, out } = run(['order', 'job.json', '--json'], () => only('S-01'));
+    expect(exit).toBe(0);
+    const { openings } = JSON.parse(out) as {
+      openings: { mark: string; steps: { rain: string; stop: boolean }[] }[];
+    };
+    expect(openings[0]).toMatchObject({ mark: 'S-01' });
+    expect(openings[0]?.steps.some(({ stop }) => !stop)).toBe(true);
+    expect(openings[0]?.steps.at(-1)).toMatchObject({ rain: 'drains', stop: true });
+  });
+});

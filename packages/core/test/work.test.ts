@@ -1,0 +1,289 @@
+/** Plans of work files, held against a checker that shares no code with the planner. */
+import { orderWork, readWork, type Work, type WorkAnswer } from '@hulvek/core';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+
+const START = '2026-05-04T07:00:00Z';
+const at = (minute: number) => new Date(Date.parse(START) + minute * 60_000).toISOString();
+const day = (n: number, from = 0, to = 480): [string, string] => [at(n * 1440 + from), at(n * 1440 + to)];
+const base: Work = {
+  format: 'hulvek-work',
+  version: 1,
+  start: START,
+  people: [
+    { id: 'ann', skills: ['set'], hours: [day(0), day(1), day(2)] },
+    { id: 'bo', skills: ['seal'], hours: [day(0), day(1), day(2)] },
+  ],
+  tools: [{ id: 'lift', count: 1 }],
+  places: [
+    { id: 'north', setup_min: 30 },
+    { id: 'south', setup_min: 20 },
+  ],
+  tasks: [],
+  weather: [],
+};
+const plan = (more: Partial<Work>, plans = 60): WorkAnswer => {
+  const read = readWork({ ...base, ...more });
+  if (!read.ok) throw new Error(read.problems.join('; '));
+  return orderWork(read.value, { enough: (n) => n >= plans });
+};
+const minuteOf = (text: string) => (Date.parse(text) - Date.parse(START)) / 60_000;
+
+/** Everything a plan breaks, minute by minute, read from the file and the answer alone. */
+function broken(work: Work, answer: WorkAnswer): string[] {
+  const wrong: string[] = [];
+  const of = new Map(answer.tasks.map((one) => [one.id, one]));
+  const isOn = (person: string, m: number) =>
+    work.people
+      .find(({ id }) => id === person)!
+      .hours.some(([from, to]) => minuteOf(from) <= m && m + 1 <= minuteOf(to));
+  const rowAt = (m: number) => {
+    const i = work.weather.findLastIndex((row) => minuteOf(row.at) <= m);
+    const row = work.weather[i];
+    if (!row) return null;
+    const until = work.weather[i + 1] ? minuteOf(work.weather[i + 1]!.at) : minuteOf(row.at) + 60;
+    return m < until ? row : null;
+  };
+  for (const task of work.tasks) {
+    const one = of.get(task.id);
+    if (!one) continue;
+    const [start, end] = [minuteOf(one.start), minuteOf(one.end)];
+    if (one.people.length !== (task.people ?? 1) || new Set(one.people).size !== one.people.length)
+      wrong.push(`${task.id}: people`);
+    for (const skill of task.skills ?? [])
+      if (!one.people.some((p) => work.people.find(({ id }) => id === p)!.skills.includes(skill)))
+        wrong.push(`${task.id}: skill ${skill}`);
+    if (task.release && start < minuteOf(task.release)) wrong.push(`${task.id}: release`);
+    let worked = 0;
+    for (let m = start; m < end; m++) {
+      if (!one.people.every((p) => isOn(p, m))) {
+        if (task.unsplit) wrong.push(`${task.id}: paused`);
+        continue;
+      }
+      worked++;
+      const { temperature_C: range, gust_ms_max, dry } = task.conditions ?? {};
+      if (!range && gust_ms_max === undefined && !dry) continue;
+      const row = rowAt(m);
+      if (!row) wrong.push(`${task.id}: no weather at ${m}`);
+      else if (
+        (range && (row.temperature_C < range[0] || row.temperature_C > range[1])) ||
+        (gust_ms_max !== undefined && row.gust_ms > gust_ms_max) ||
+        (dry && row.rain_mm > 0)
+      )
+        wrong.push(`${task.id}: weather at ${m}`);
+    }
+    if (worked !== task.minutes) wrong.push(`${task.id}: ${worked} of ${task.minutes} minutes`);
+    if (task.minutes > 0 && !one.people.every((p) => isOn(p, start)))
+      wrong.push(`${task.id}: begins off hours`);
+    for (let m = start - (task.conditions?.dry_after_min ?? 0); task.conditions?.dry && m < start; m++)
+      if ((rowAt(m)?.rain_mm ?? 0) > 0) wrong.push(`${task.id}: wet before`);
+    for (const {
+      after,
+      task: named,
+      from = 'end',
+      to = 'start',
+      least_min = 0,
+      most_min = Infinity,
+    } of task.after ?? []) {
+      const before = of.get(after ?? named ?? '');
+      if (!before) {
+        wrong.push(`${task.id}: before it ${after ?? named} is not placed`);
+        continue;
+      }
+      const lag = (to === 'start' ? start : end) - minuteOf(from === 'end' ? before.end : before.start);
+      if (lag < least_min || lag > most_min) wrong.push(`${task.id}: ${lag} min after ${before.id}`);
+    }
+  }
+  for (const { id, count } of work.tools)
+    for (const one of answer.tasks) {
+      const m = minuteOf(one.start);
+      const used = answer.tasks
+        .filter((t) => minuteOf(t.start) <= m && m < minuteOf(t.end))
+        .reduce((sum, t) => sum + (t.tools[id] ?? 0), 0);
+      if (used > count) wrong.push(`${id}: ${used} at ${m}`);
+    }
+  for (const { id: person } of work.people) {
+    const own = answer.tasks
+      .filter(({ people }) => people.includes(person))
+      .sort((a, b) => minuteOf(a.start) - minuteOf(b.start));
+    let place: string | undefined;
+    own.forEach((one, i) => {
+      const before = own[i - 1];
+      const task = work.tasks.find(({ id }) => id === one.id)!;
+      if (before && minuteOf(before.end) > minuteOf(one.start))
+        wrong.push(`${person}: ${before.id} and ${one.id}`);
+      if (before && task.place !== undefined && task.place !== place) {
+        const need = work.places.find(({ id }) => id === task.place)!.setup_min;
+        const start = minuteOf(one.start);
+        if (start - need < minuteOf(before.end)) wrong.push(`${person}: no time to set up for ${one.id}`);
+        for (let m = start - need; m < start; m++)
+          if (!isOn(person, m)) wrong.push(`${person}: sets up off hours`);
+      }
+      place = task.place ?? place;
+    });
+  }
+  return wrong;
+}
+
+describe('a plan of the work', () => {
+  it('bucks on Monday, units on Tuesday, seals two weeks later', () => {
+    const weeks = Array.from({ length: 20 }, (_, n) => day(n));
+    const people = base.people.map((person) => ({ ...person, hours: weeks }));
+    const answer = plan({
+      people,
+      tasks: [
+        { id: 'buck', minutes: 120 },
+        { id: 'unit', minutes: 60, people: 2, after: [{ after: 'buck', least_min: 1440 }] },
+        { id: 'seal', minutes: 45, skills: ['seal'], after: [{ task: 'unit', least_min: 14 * 1440 }] },
+      ],
+    });
+    expect(answer.tasks.map(({ id, start }) => [id, minuteOf(start)])).toEqual([
+      ['buck', 0],
+      ['unit', 1440 + 120],
+      ['seal', 1440 + 120 + 60 + 14 * 1440],
+    ]);
+    expect(answer.bound).toBe(answer.finish);
+  });
+
+  it('a bead waits until the people for its unit are there within the skin time', () => {
+    const people: Work['people'] = [
+      { id: 'ann', skills: ['set'], hours: [day(0, 0, 480)] },
+      { id: 'bo', skills: ['seal'], hours: [day(0, 200, 480)] },
+    ];
+    const answer = plan({
+      people,
+      tasks: [
+        { id: 'bead', minutes: 10 },
+        { id: 'set', minutes: 20, people: 2, after: [{ after: 'bead', most_min: 15 }] },
+      ],
+    });
+    const [bead, set] = answer.tasks.map(({ start, end }) => [minuteOf(start), minuteOf(end)]);
+    expect(set![0]).toBeGreaterThanOrEqual(200);
+    expect(set![0]! - bead![1]!).toBeLessThanOrEqual(15);
+  });
+
+  it('what needs dry weather waits for it, also after the rain; beyond the last hour it is unplaced', () => {
+    const weather = [0, 60, 120, 180, 240, 300].map((m) => ({
+      at: at(m),
+      temperature_C: 15,
+      gust_ms: 3,
+      rain_mm: m === 60 ? 2 : 0,
+    }));
+    const tape = { id: 'tape', minutes: 90, conditions: { dry: true, dry_after_min: 60 } };
+    const answer = plan({ weather, tasks: [tape, { id: 'long', minutes: 400, conditions: { dry: true } }] });
+    expect(answer.tasks.map(({ id, start }) => [id, minuteOf(start)])).toEqual([['tape', 180]]);
+    expect(answer.unplaced).toEqual([{ task: 'long', why: 'no weather' }]);
+  });
+
+  it('whoever changes the place sets up first; a pause is a pause of all', () => {
+    const answer = plan({
+      people: [{ id: 'ann', skills: [], hours: [day(0, 0, 100), day(1)] }],
+      tasks: [
+        { id: 'n', minutes: 60, place: 'north' },
+        { id: 's', minutes: 60, place: 'south', after: [{ after: 'n' }] },
+      ],
+    });
+    // 60 in the north, 20 to set up, 20 in the south, 40 more the next day.
+    expect(answer.tasks.map(({ start, end }) => [minuteOf(start), minuteOf(end)])).toEqual([
+      [0, 60],
+      [80, 1440 + 40],
+    ]);
+  });
+
+  it('a due date is soft and said, times are written in the zone that is asked for', () => {
+    const answer = plan({ zone: 'America/Denver', tasks: [{ id: 'a', minutes: 100, due: at(60) }] });
+    expect(answer.late).toEqual([{ task: 'a', minutes: 40 }]);
+    expect(answer.tasks[0]?.start).toBe('2026-05-04T01:00:00-06:00');
+  });
+
+  it.each([
+    [{ tasks: [{ id: 'a', minutes: -1 }] }, /tasks\[0\]\.minutes/],
+    [
+      {
+        tasks: [
+          { id: 'a', minutes: 1 },
+          { id: 'a', minutes: 1 },
+        ],
+      },
+      /tasks\[1\]\.id.*twice/,
+    ],
+    [{ tasks: [{ id: 'a', minutes: 1, after: [{ after: 'b' }] }] }, /no task "b"/],
+    [{ tasks: [{ id: 'a', minutes: 1, tools: { saw: 1 } }] }, /no such tool/],
+    [{ tasks: [{ id: 'a', minutes: 1, place: 'roof' }] }, /no place "roof"/],
+    [{ tasks: [{ id: 'a', minutes: 1, conditions: { daylight: true } }] }, /^site/],
+    [
+      {
+        tasks: [
+          { id: 'a', minutes: 1, after: [{ after: 'b' }] },
+          { id: 'b', minutes: 1, after: [{ after: 'a' }] },
+        ],
+      },
+      /circle/,
+    ],
+    [{ zone: 'Nowhere/Town' }, /time zone/],
+    [{ colour: 'red' }, /colour/],
+  ])('%j is refused with its place', (more, says) => {
+    const read = readWork({ ...base, ...more });
+    expect(read.ok ? '' : read.problems.join('\n')).toMatch(says);
+  });
+});
+
+it('a checker that shares nothing with the planner finds nothing in random jobs, and no plan ends before its bound', () => {
+  const task = (i: number) =>
+    fc.record({
+      minutes: fc.integer({ min: 5, max: 240 }),
+      people: fc.integer({ min: 1, max: 2 }),
+      skill: fc.constantFrom(undefined, 'set', 'seal'),
+      tool: fc.boolean(),
+      place: fc.constantFrom(undefined, 'north', 'south'),
+      unsplit: fc.boolean(),
+      dry: fc.boolean(),
+      before: fc.option(fc.nat({ max: Math.max(0, i - 1) }), { nil: undefined }),
+      least: fc.constantFrom(0, 0, 30, 600),
+      most: fc.constantFrom(Infinity, Infinity, 700),
+      release: fc.option(fc.integer({ min: 0, max: 1500 }), { nil: undefined }),
+    });
+  const jobs = fc.tuple(
+    fc.integer({ min: 1, max: 9 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => task(i)))),
+    fc.array(fc.boolean(), { minLength: 60, maxLength: 60 }),
+  );
+  fc.assert(
+    fc.property(jobs, ([tasks, wet]) => {
+      const work: Work = {
+        ...base,
+        weather: wet.map((rain, h) => ({
+          at: at(h * 60),
+          temperature_C: 12,
+          gust_ms: 4,
+          rain_mm: rain ? 1 : 0,
+        })),
+        tasks: tasks.map((t, i) => ({
+          id: `t${i}`,
+          minutes: t.minutes,
+          people: t.people,
+          unsplit: t.unsplit,
+          ...(t.skill && { skills: [t.skill] }),
+          ...(t.tool && { tools: { lift: 1 } }),
+          ...(t.place && { place: t.place }),
+          ...(t.dry && { conditions: { dry: true, dry_after_min: 60 } }),
+          ...(t.release !== undefined && { release: at(t.release) }),
+          ...(t.before !== undefined &&
+            i > 0 && {
+              after: [
+                {
+                  after: `t${t.before}`,
+                  least_min: t.least,
+                  ...(Number.isFinite(t.most) && { most_min: t.most }),
+                },
+              ],
+            }),
+        })),
+      };
+      const answer = plan(work, 12);
+      expect(broken(work, answer)).toEqual([]);
+      if (answer.finish && answer.bound && answer.unplaced.length === 0)
+        expect(minuteOf(answer.bound)).toBeLessThanOrEqual(minuteOf(answer.finish));
+    }),
+    { numRuns: 150 },
+  );
+});
