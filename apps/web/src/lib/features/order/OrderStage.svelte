@@ -370,6 +370,7 @@
   .what {
     display: grid;
     grid-template-columns: 2rem minmax(0, 1fr) auto;
+    column-gap: var(--gap-2);
     align-items: center;
   }
   .title {

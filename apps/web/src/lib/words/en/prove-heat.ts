@@ -77,8 +77,13 @@ export const heatText = {
     `${sentence(heatThingText(thing))}: ${degrees(temperature_C, f)} · λ ${f.measure('conductivity', lambda, lambda < 1 ? 3 : lambda < 10 ? 2 : 0)}`,
   probeNothing: 'Nothing stands here',
   columns: { side: 'Side', psi: 'Ψ', coldest: 'Coldest', where: 'Where', f: 'f' },
+  uUnit: (reads: LengthUnit): string => measureUnit('transmittance', reads),
+  uFigure: (value: number, f: Figures): string => measureFigure('transmittance', value, f.system, 2),
+  /** Of a column whose figures all are in it. */
+  psiUnit: (reads: LengthUnit): string => measureUnit('lineTransmittance', reads),
   side: (cut: CutId): string => ({ head: 'Head', left: 'Left jamb', right: 'Right jamb', sill: 'Sill' })[cut],
   psi: ({ psi }: SideHeat, f: Figures): string => f.measure('lineTransmittance', psi.value, 3),
+  psiFigure: (value: number, f: Figures): string => measureFigure('lineTransmittance', value, f.system, 3),
   interval: ({ psi }: SideHeat, refined: boolean, f: Figures): string =>
     refined
       ? `between ${f.measure('lineTransmittance', psi.below, 4)} and ${f.measure('lineTransmittance', psi.above, 4)}`
@@ -86,7 +91,8 @@ export const heatText = {
   notClose: 'The bounds are wider than ±0.002 W/(m K): the grid is as fine as it may get.',
   temperature: degrees,
   change: (K: number, f: Figures): string => plus(K, f.measure('difference', K, 1)),
-  changePsi: (value: number, f: Figures): string => plus(value, f.measure('lineTransmittance', value, 3)),
+  changePsi: (value: number, f: Figures): string =>
+    plus(value, measureFigure('lineTransmittance', value, f.system, 3)),
   refinement: (K: number | null, f: Figures): string =>
     K === null ? '' : `moved ${f.measure('difference', K, 2)} when the grid was halved`,
   thing: heatThingText,

@@ -33,7 +33,7 @@
       <thead>
         <tr>
           <th scope="col">{heatText.columns.side}</th>
-          <th scope="col">{heatText.columns.psi}</th>
+          <th scope="col">{heatText.columns.psi}<small class="unit">{heatText.psiUnit(reads)}</small></th>
           <th scope="col">{heatText.columns.coldest}</th>
         </tr>
       </thead>
@@ -42,7 +42,7 @@
           {@const side = heat.sides[cut]}
           <tr>
             <th scope="row">{heatText.side(cut)}</th>
-            <td>{side ? heatText.psi(side, f) : heatText.job.waits}</td>
+            <td>{side ? heatText.psiFigure(side.psi.value, f) : heatText.job.waits}</td>
             <td>{side?.coldest ? heatText.temperature(side.coldest.temperature_C, f) : heatText.job.waits}</td
             >
           </tr>

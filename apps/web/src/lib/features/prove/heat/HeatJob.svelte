@@ -57,11 +57,15 @@
     <thead>
       <tr>
         <th scope="col">{heatText.job.opening}</th>
-        {#each cutIds as cut (cut)}<th scope="col" class="figure">{heatText.job.psi(cut)}</th>{/each}
+        {#each cutIds as cut (cut)}<th scope="col" class="figure"
+            >{heatText.job.psi(cut)}<small class="unit">{heatText.psiUnit(store.reads)}</small></th
+          >{/each}
         <th scope="col" class="figure">{heatText.columns.coldest}</th>
         <th scope="col">{heatText.columns.where}</th>
         <th scope="col" class="figure">{heatText.columns.f}</th>
-        <th scope="col" class="figure">{heatText.job.u}</th>
+        <th scope="col" class="figure"
+          >{heatText.job.u}<small class="unit">{heatText.uUnit(store.reads)}</small></th
+        >
         <th scope="col" class="figure">{heatText.job.loss}</th>
       </tr>
     </thead>
@@ -82,12 +86,12 @@
           {:else}
             {#each cutIds as cut (cut)}
               {@const side = row.sides.find((s) => s.cut === cut)?.side}
-              <td class="figure">{side ? heatText.psi(side, f) : heatText.job.waits}</td>
+              <td class="figure">{side ? heatText.psiFigure(side.psi.value, f) : heatText.job.waits}</td>
             {/each}
             <td class="figure">{cold?.coldest ? heatText.temperature(cold.coldest.temperature_C, f) : ''}</td>
             <td>{cold?.coldest ? heatText.job.where(cold.cut, cold.coldest.thing) : ''}</td>
             <td class="figure">{cold?.coldest ? cold.coldest.fRsi.toFixed(2) : ''}</td>
-            <td class="figure">{row.proof ? row.proof.uInstalled.toFixed(2) : ''}</td>
+            <td class="figure">{row.proof ? heatText.uFigure(row.proof.uInstalled, f) : ''}</td>
             <td class="figure">{row.proof ? heatText.watts(row.proof.loss_W, f) : ''}</td>
           {/if}
         </tr>

@@ -21,7 +21,9 @@
   <thead>
     <tr>
       <th scope="col">{heatText.columns.side}</th>
-      <th scope="col" class="figure">{heatText.columns.psi}</th>
+      <th scope="col" class="figure"
+        >{heatText.columns.psi}<small class="unit">{heatText.psiUnit(heat.editor.store.reads)}</small></th
+      >
       <th scope="col" class="figure">{heatText.columns.coldest}</th>
       <th scope="col" class="figure">{heatText.columns.f}</th>
     </tr>
@@ -40,7 +42,7 @@
         {#if answer}
           {@const { side, refined } = answer}
           <td class="figure">
-            {heatText.psi(side, f)}
+            {heatText.psiFigure(side.psi.value, f)}
             {#if was}<small>{heatText.changePsi(side.psi.value - was.psi.value, f)}</small>{/if}
           </td>
           <td class="figure">

@@ -53,7 +53,11 @@
           <thead>
             <tr>
               <th scope="col">{study.id === 'position' ? heatText.setback : heatText.axisOf(study.id)}</th>
-              <th scope="col" class="figure">{heatText.studyColumns.psi}</th>
+              <th scope="col" class="figure"
+                >{heatText.studyColumns.psi}<small class="unit"
+                  >{heatText.psiUnit(heat.editor.store.reads)}</small
+                ></th
+              >
               <th scope="col" class="figure">{heatText.studyColumns.coldest}</th>
               <td></td>
             </tr>
@@ -66,7 +70,7 @@
                       {heatText.now}</em
                     >{/if}</th
                 >
-                <td class="figure">{f.measure('lineTransmittance', variant.psi)}</td>
+                <td class="figure">{heatText.psiFigure(variant.psi, f)}</td>
                 <td class="figure">{heatText.temperature(variant.coldest_C, f)}</td>
                 <td>
                   {#if variant.set && !variant.isNow && heat.editor.mayPlan}
