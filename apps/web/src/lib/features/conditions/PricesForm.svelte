@@ -62,32 +62,34 @@
       <input maxlength="3" autocomplete="off" autocapitalize="characters" bind:value={currency} />
       <small>{t.currencyHint}</small>
     </label>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">{t.item}</th><th scope="col">{t.per}</th><th scope="col">{t.own}</th>
-          <th scope="col">{t.usual}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {#each priceIds as id (id)}
+    <div class="scroll">
+      <table>
+        <thead>
           <tr>
-            <th scope="row">{priceTexts[id].name}</th>
-            <td>{priceTexts[id].unit}</td>
-            <td
-              ><input
-                class="figure"
-                autocomplete="off"
-                inputmode="decimal"
-                aria-label={priceTexts[id].name}
-                bind:value={typed[id]}
-              /></td
-            >
-            <td class="usual">{USUAL_PRICES[id].toFixed(2)}</td>
+            <th scope="col">{t.item}</th><th scope="col">{t.per}</th><th scope="col">{t.own}</th>
+            <th scope="col">{t.usual}</th>
           </tr>
-        {/each}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {#each priceIds as id (id)}
+            <tr>
+              <th scope="row">{priceTexts[id].name}</th>
+              <td>{priceTexts[id].unit}</td>
+              <td
+                ><input
+                  class="figure"
+                  autocomplete="off"
+                  inputmode="decimal"
+                  aria-label={priceTexts[id].name}
+                  bind:value={typed[id]}
+                /></td
+              >
+              <td class="usual">{USUAL_PRICES[id].toFixed(2)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
     {#if saved}<p role="status">{conditionText.saved}</p>{/if}
     <div><Button type="submit">{conditionText.save}</Button></div>
@@ -97,6 +99,7 @@
 <style>
   fieldset {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-3);
     border: 0;
     padding: 0;
@@ -104,6 +107,10 @@
   }
   fieldset > p {
     color: var(--ink-soft);
+  }
+  .scroll {
+    position: relative;
+    overflow-x: auto;
   }
   table {
     border-collapse: collapse;

@@ -40,6 +40,7 @@
   }
   .second {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap-6);
     align-content: start;
   }
