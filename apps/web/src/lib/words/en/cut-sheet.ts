@@ -9,8 +9,6 @@ export const cutSheetWords = {
   print: 'Print',
   labels: 'Print labels',
   label: (n: number, of: number) => `${n} of ${of}`,
-  notches: (sizes: string) => `notches ${sizes}`,
-  section: 'In section',
   svg: 'Pieces as SVG, 1:1',
   dxf: 'Pieces as DXF, 1:1',
   empty: 'Choose openings to see their pieces.',

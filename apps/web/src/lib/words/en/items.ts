@@ -36,7 +36,6 @@ export const itemWords = {
   walls: {
     none: 'No wall yet. Take one from the shelf, or make the first one.',
     add: 'New wall',
-    lead: 'What the openings stand in, layer by layer.',
     drawing: 'The wall, weather on the left',
     firstName: 'Wall',
     total: (depth: string) => `${depth} in all`,
@@ -45,10 +44,8 @@ export const itemWords = {
     none: 'No method yet. Take one from the shelf, or begin with a school.',
     add: 'New method',
     school: 'Begins with',
-    lead: 'How units are set: one choice on every question, and a few figures.',
     drawing: (mark: string) => `As it looks at ${mark}`,
     noDrawing: 'It is drawn as soon as an opening with wall and unit goes by it.',
-    stages: 'Its cuts',
   },
   units: { drawing: 'The unit, from outside' },
 };

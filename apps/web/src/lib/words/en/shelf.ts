@@ -20,7 +20,6 @@ export const shelfWords = {
   offer: (version: number) => `Version ${version} on the shelf would change:`,
   nothing: 'nothing but its number',
   update: 'Take the newer version',
-  usedBy: (marks: string) => `Openings that go by it: ${marks}. Their plans change with it.`,
   name: 'Name',
   save: 'Save',
   copyName: (name: string) => `${name}, copy`,
