@@ -111,7 +111,7 @@ const WITHOUT_UNIT =
 test('a figure that reads as another one in the other system carries its unit, in every editor', async ({
   page,
 }) => {
-  await signIn(page);
+  await signIn(page, 'tove@demo.invalid');
   const editors = ['/walls', '/units', '/methods', '/conditions', '/sizes'].map(
     (p) => `/jobs/skarv-point${p}`,
   );

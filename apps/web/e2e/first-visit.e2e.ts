@@ -30,14 +30,17 @@ test.beforeAll(async ({ server }) => {
 });
 test.afterAll(() => void worker.kill());
 
-/** kB, a fiftieth above what is reached: compression differs from one machine to the next. */
+/**
+ * kB, a fiftieth above what is reached on a slow machine, where what the bell and the keeping of jobs fetch some seconds
+ * later is counted too.
+ */
 const VISITS = [
-  { page: '/jobs/skarv-point/skarv-s-05/install', most_kB: 180, files: 45 },
-  { page: '/jobs/skarv-point/skarv-n-03/measure', most_kB: 287, files: 56 },
-  { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 296, files: 61 },
+  { page: '/jobs/skarv-point/skarv-s-05/install', most_kB: 200, files: 55 },
+  { page: '/jobs/skarv-point/skarv-n-03/measure', most_kB: 312, files: 68 },
+  { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 320, files: 72 },
   // With the worker that solves heat, and charts where one is drawn.
-  { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 380, files: 70 },
-  { page: '/jobs/skarv-point', most_kB: 244, files: 45 },
+  { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 400, files: 82 },
+  { page: '/jobs/skarv-point', most_kB: 262, files: 56 },
 ] as const;
 
 for (const { page: path, most_kB, files } of VISITS)

@@ -2,7 +2,7 @@
 import { pointTexts, provingPoints } from '@hulvek/core';
 import type { Locator, Page } from '@playwright/test';
 import { workbook } from '../src/lib/features/openings/testing/workbook.ts';
-import { expect, expectAccessible, signIn, startInstalling, test } from './support.ts';
+import { expect, expectAccessible, signIn, startInstalling, test, readByJob } from './support.ts';
 
 /** A press, a committed field, a choice or a file is one action. */
 class Walk {
@@ -69,6 +69,7 @@ test('twelve openings from a spreadsheet with odd headings to the first frozen p
   test.setTimeout(240_000);
   const walk = new Walk();
   await signIn(page);
+  expect(await readByJob(page)).toBe(true);
   await page.goto('/jobs');
   await walk.type(page.getByLabel('Name of the job'), 'Copper Lane 4');
   await walk.choose(page.getByLabel('Lengths in'), 'inches');

@@ -56,6 +56,17 @@ export async function signIn(page: Page, email = 'ines@demo.invalid'): Promise<v
   signedIn.set(key, await page.context().cookies());
 }
 
+/** Figures by each job again: another test may have chosen for this account what it reads in. */
+export const readByJob = (page: Page): Promise<boolean> =>
+  page.evaluate(async () => {
+    const response = await fetch('/api/me', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ reads: null }),
+    });
+    return response.ok;
+  });
+
 export async function signInByForm(page: Page, email = 'ines@demo.invalid'): Promise<void> {
   await page.goto('/sign-in');
   await page.getByLabel('E-mail').fill(email);
