@@ -7,7 +7,7 @@ import { sequence } from './sequence.ts';
 /**
  * Returns the steps in the order that is wished for: nothing comes before what it physically needs, steps that nobody named
  * stay behind the one they follow, and where the events of the wall cannot happen so the method's own order stands.
- * Process reasons that the order goes against no longer hold a step back: who set them aside said why.
+ * Process reasons that the order goes against are set aside: they hold no step back, and a finding asks for why.
  */
 export function inOwnOrder(
   steps: readonly PlannedStep[],
@@ -35,8 +35,10 @@ export function inOwnOrder(
     return steps;
   }
   const place = new Map(possible.map(({ id }, i) => [id, i]));
-  return possible.map((step, i) => {
-    const after = step.after.filter(({ step: before }) => (place.get(before) ?? -1) < i);
-    return after.length === step.after.length ? step : { ...step, after };
-  });
+  return possible.map((step, i) => ({
+    ...step,
+    after: step.after.map((reason) =>
+      (place.get(reason.step) ?? -1) > i ? { ...reason, setAside: true as const } : reason,
+    ),
+  }));
 }

@@ -149,6 +149,7 @@ const step = z.strictObject({
       to: z.exactOptional(z.enum(['start', 'end'])),
       least_min: z.exactOptional(number),
       most_min: z.exactOptional(number),
+      setAside: z.exactOptional(z.literal(true)),
     }),
   ),
   events: list(z.strictObject({ op: z.enum(operations), thing: name, faces: z.exactOptional(list(name)) })),

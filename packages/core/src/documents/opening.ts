@@ -62,6 +62,9 @@ export const openingDocumentSchema = z.strictObject({
   ),
 });
 
+/** Under which rule the reason of an opening's own order is kept among its deviations. */
+export const OWN_ORDER = 'order';
+
 /** An opening with its survey as it stood at one moment: what a plan is made from. */
 export const openingSchema = z.extend(openingDocumentSchema, { survey: surveySchema });
 

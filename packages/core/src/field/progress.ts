@@ -123,13 +123,16 @@ function statusOf(s: {
   return s.step.holdPoint && !s.looked ? 'waiting-look' : 'done';
 }
 
+/** What a step waits for, without what the opening's own order has set aside. */
+const holding = ({ after }: PlannedStep) => after.filter(({ setAside }) => !setAside);
+
 /** A tick is the end of a step; it began as long before as the work takes. */
 function dueOf(
   step: PlannedStep,
   steps: readonly PlannedStep[],
   earlier: ReadonlyMap<string, StepProgress>,
 ): StepProgress['due'] {
-  return step.after.flatMap(({ step: id, from = 'end', most_min }) => {
+  return holding(step).flatMap(({ step: id, from = 'end', most_min }) => {
     const done = earlier.get(id)?.tick;
     if (!done || most_min === undefined) return [];
     const worked_min = from === 'start' ? (steps.find((s) => s.id === id)?.work_min ?? 0) : 0;
@@ -146,7 +149,7 @@ function blockers(
   overridden: boolean,
   now: Now,
 ): Blocker[] {
-  const waits = step.after.flatMap(({ step: id, because, least_min = 0 }): Blocker[] => {
+  const waits = holding(step).flatMap(({ step: id, because, least_min = 0 }): Blocker[] => {
     const before = earlier.get(id);
     if (!before?.tick) return [{ kind: 'step', step: id, because }];
     const left = least_min * MS_PER_MINUTE - lapse(before.tick, now);
@@ -227,7 +230,7 @@ function refusalToUndo(
   if (['note', 'photo', 'built'].includes(undone.kind) || (undone.kind === 'tick' && tickedTwice))
     return null;
   const relied = list.some(
-    (s) => s.tick && steps.find((row) => row.id === s.id)?.after.some((a) => a.step === step.id),
+    (s) => s.tick && steps.some((row) => row.id === s.id && holding(row).some((a) => a.step === step.id)),
   );
   return relied ? 'later-step-done' : null;
 }

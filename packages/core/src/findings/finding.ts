@@ -56,6 +56,11 @@ export interface FindingFacts {
     /** Where the unit's maker asks for what the rule is against. */
     readonly maker?: string;
   };
+  /** The opening's own order does steps before what is better done first. */
+  'order-sets-aside': {
+    readonly pairs: readonly { readonly step: string; readonly before: string }[];
+    readonly accepted: Deviation | null;
+  };
   'fin-on-wrap': { readonly over_mm: number; readonly cutBack_mm: number };
   'does-not-pass': { readonly needs_mm: number; readonly clear_mm: number };
   'side-too-short': { readonly side: Side; readonly length_mm: number; readonly least_mm: number };

@@ -29,6 +29,8 @@ export interface Lag {
 export interface After extends Lag {
   readonly step: string;
   readonly because: Reason;
+  /** The opening's own order goes against it: it holds nothing back any more, and is found. */
+  readonly setAside?: true;
 }
 
 export type StepNeed =

@@ -104,15 +104,15 @@ export function drivingRain({ rain_mm, hours, wind_ms, angle_deg = 0 }: Night): 
 }
 
 /**
- * At most so much of it comes in, litres: what falls into the open hole, or what runs down the wall above over the width
- * that leaks; `null` for what the unit itself lets through, which nobody can say.
+ * At most so much of it comes in, litres: what falls on the hole or on the unit's face and what runs down to it from the wall
+ * above, over the width that leaks; `null` for what the unit itself lets through, which nobody can say.
  *
  * @param catch_mm height of the wall above from which water runs to the opening
  */
 export function comesIn(evening: Evening, build: Build, rain_l_m2: number, catch_mm: number): number | null {
   const { width, height } = build.context.opening;
-  const above_m2 = (width_mm: number) => (width_mm * catch_mm) / 1e6;
-  if (evening.open) return rain_l_m2 * ((width * height) / 1e6 + above_m2(width));
+  const over = (width_mm: number) => (rain_l_m2 * width_mm * (height + catch_mm)) / 1e6;
+  if (evening.open) return over(width);
   if (!evening.by) return 0;
-  return isOfUnit(evening.by.source) ? null : rain_l_m2 * above_m2(Math.min(evening.by.width_mm, width));
+  return isOfUnit(evening.by.source) ? null : over(Math.min(evening.by.width_mm, width));
 }

@@ -21,13 +21,13 @@ export function moved<Step>(steps: readonly Step[], from: number, to: number): r
   return next;
 }
 
-/** Whatever waits for something that now comes later, physical reasons first. */
+/** Whatever waits for something that now comes later, physical reasons first; what was set aside before is known. */
 export function breachesIn(steps: readonly Pick<PlannedStep, 'id' | 'after'>[]): readonly Breach[] {
   const place = new Map(steps.map(({ id }, i) => [id, i]));
   return steps
     .flatMap(({ id, after }, i) =>
-      after.flatMap(({ step, because }): Breach[] =>
-        (place.get(step) ?? -1) > i ? [{ step: id, before: step, because }] : [],
+      after.flatMap(({ step, because, setAside }): Breach[] =>
+        (place.get(step) ?? -1) > i && !setAside ? [{ step: id, before: step, because }] : [],
       ),
     )
     .sort((a, b) => Number(b.because === 'physical') - Number(a.because === 'physical'));

@@ -1,7 +1,9 @@
 /** The answer to a work file: who does what when, what is late, what found no place and why. */
 import type { Work } from './document.ts';
 import { modelOf, type Model } from './model.ts';
-import { finishBound, planWork, type SearchOptions, type WhyNot, type WorkPlan } from './planner.ts';
+import type { WhyNot } from './board.ts';
+import { finishBound } from './bound.ts';
+import { planWork, type SearchOptions, type WorkPlan } from './planner.ts';
 
 export interface WorkAnswer {
   readonly tasks: readonly {
@@ -52,7 +54,7 @@ export function answerOf(work: Work, model: Model, { placed, why, score }: WorkP
   return {
     tasks,
     finish: any ? at(score[2]) : null,
-    bound: any ? at(Math.min(score[2], finishBound(model))) : null,
+    bound: any ? at(finishBound(model, (i) => placed[i] !== null)) : null,
     late: model.tasks.flatMap(({ id, due }, i) => {
       const by = due === null ? 0 : (placed[i]?.end ?? 0) - due;
       return by > 0 ? [{ task: id, minutes: by }] : [];

@@ -2,4 +2,5 @@
 export * from './answer.ts';
 export * from './document.ts';
 export { modelOf, type Model } from './model.ts';
-export { compareScores, finishBound, planWork, type Score, type WorkPlan } from './planner.ts';
+export { finishBound } from './bound.ts';
+export { compareScores, planWork, type Score, type WorkPlan } from './planner.ts';

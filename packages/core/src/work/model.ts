@@ -107,7 +107,7 @@ interface MinuteWeather {
   readonly temperature_C: Float64Array;
   readonly gust_ms: Float64Array;
   readonly rain: Uint8Array;
-  /** The last minute with rain, or of which nothing is known, up to and with each; -∞ where there is none. */
+  /** The last minute with rain up to and with each; -∞ where no row says that it rained. */
   readonly lastWet: Float64Array;
 }
 

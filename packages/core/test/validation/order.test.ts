@@ -11,8 +11,11 @@ import {
   moved,
   noStopAfter,
   openingsOf,
+  OWN_ORDER,
   outcomeOf,
+  planOpening,
   presetIds,
+  progress,
   proveWater,
   roomOf,
   saferThan,
@@ -20,6 +23,7 @@ import {
   tryMove,
   type Build,
   type Opening,
+  type Plan,
   type PresetId,
 } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
@@ -109,9 +113,9 @@ describe('how much rain', () => {
     const { width, height } = build.context.opening;
     const evenings = eveningsOf(build, exposed);
     const open = evenings[1]!;
-    expect(comesIn(open, build, 10, 1000)).toBeCloseTo(10 * ((width * height) / 1e6 + width / 1000), 6);
+    expect(comesIn(open, build, 10, 1000)).toBeCloseTo((10 * width * (height + 1000)) / 1e6, 6);
     const leak = evenings[after(build, 'flap-down')]!;
-    expect(comesIn(leak, build, 10, 1000)).toBeCloseTo((10 * leak.by!.width_mm) / 1000, 6);
+    expect(comesIn(leak, build, 10, 1000)).toBeCloseTo((10 * leak.by!.width_mm * (height + 1000)) / 1e6, 6);
     expect(comesIn(evenings.at(-1)!, build, 10, 1000)).toBe(0);
   });
 });
@@ -185,5 +189,33 @@ describe('moving a step', () => {
     const own = example('drained-head-flap', (opening) => ({ ...opening, order: wished })).build;
     expect(own.steps.map(({ id }) => id)).toEqual(wished);
     expect(outcomeOf(proveWater(own, exposed))).toEqual(tryMove(build, exposed, head, jambs).water?.after);
+  });
+
+  it('what the own order sets aside holds no card back, and asks for a reason until somebody gives one', () => {
+    const file = exampleJob('drained-head-flap');
+    const job = contextOf(file);
+    const [first] = openingsOf(file);
+    const { build } = example('drained-head-flap');
+    const [jambs, head] = [after(build, 'jamb-tapes') - 1, after(build, 'head-tape') - 1];
+    const order = moved(build.steps, head, jambs).map(({ id }) => id);
+    const planned = (deviations?: Opening['deviations']) =>
+      planOpening({ ...first!, order, ...(deviations && { deviations }) }, job);
+    const asked = (plan: Plan) => plan.findings.filter(({ code }) => code === 'order-sets-aside');
+    const open = planned();
+    expect(asked(open)).toMatchObject([{ severity: 'watch', facts: { accepted: null } }]);
+    expect(asked(planOpening(first!, job))).toEqual([]);
+    const said = {
+      rule: OWN_ORDER,
+      reason: 'tapes came late',
+      person: 'Ola Vik',
+      at: '2026-11-20T10:00:00Z',
+    };
+    expect(asked(planned([said]))).toMatchObject([{ severity: 'note', facts: { accepted: said } }]);
+    const step = open.build!.steps.find(({ id }) => id === 'head-tape')!;
+    expect(step.after.filter(({ setAside }) => setAside).map(({ step: id }) => id)).toEqual(['jamb-tapes']);
+    const [before] = progress(open.build!.steps.slice(0, jambs + 1), [], [], '2026-11-20T10:00:00Z').slice(
+      -1,
+    );
+    expect(before?.blockedBy.map(({ step: id }) => id)).not.toContain('jamb-tapes');
   });
 });

@@ -4,6 +4,7 @@ import { buckAims } from '../../methods/buck-aim.ts';
 import { BUCK_BEARING_Nmm, sillLoad } from '../../methods/fasteners.ts';
 import { cutSize } from '../../geometry/sheet.ts';
 import { holdsFor, type Choices } from '../../vocabulary/axes.ts';
+import { OWN_ORDER } from '../../documents/opening.ts';
 import type { Unit } from '../../documents/unit.ts';
 import { ruleIds, rules, type Rule } from '../../methods/rules.ts';
 import { fitsTurned } from '../../order-size/pass-through.ts';
@@ -45,6 +46,21 @@ export const brokenRules = defineCheck({
         })),
       };
     }
+  },
+});
+
+export const ownOrder = defineCheck({
+  code: 'order-sets-aside',
+  proof: 'water',
+  severity: 'watch',
+  source: PRACTICE,
+  *run({ opening, build }) {
+    const pairs = (build?.steps ?? []).flatMap(({ id, after }) =>
+      after.flatMap(({ step, setAside }) => (setAside ? [{ step: id, before: step }] : [])),
+    );
+    if (pairs.length === 0) return;
+    const accepted = opening.deviations?.findLast((d) => d.rule === OWN_ORDER) ?? null;
+    yield { severity: accepted ? 'note' : 'watch', facts: { pairs, accepted } };
   },
 });
 

@@ -174,6 +174,14 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
         ? `${ruleTexts[rule].text} Accepted by ${accepted.person}: “${accepted.reason}”${/[.!?]$/.test(accepted.reason) ? '' : '.'}`
         : ruleTexts[rule].text,
   }),
+  'order-sets-aside': ({ pairs, accepted }) => ({
+    title: 'Own order of the steps',
+    text: `${pairs.length === 1 ? 'One step comes' : `${pairs.length} steps come`} before what is better done first; Order names ${pairs.length === 1 ? 'it' : 'them'}. ${
+      accepted
+        ? `${accepted.person}: “${accepted.reason}”`
+        : 'Say there why, or go back to the method’s order.'
+    }`,
+  }),
   'fin-on-wrap': ({ over_mm, cutBack_mm }, f) => ({
     title: 'Fin lies on the wrap',
     text: `The wrap is cut back ${f.length(cutBack_mm)}, the fin reaches ${f.length(over_mm)} over it. Its bead would seal to the wrap and not to the sheathing. Cut the wrap back further.`,

@@ -4,6 +4,7 @@ import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
 import {
   eveningAfter,
   moved,
+  OWN_ORDER,
   progress,
   timelineOf,
   tryMove,
@@ -11,9 +12,6 @@ import {
   type Evening,
   type StepMove,
 } from '@hulvek/core';
-
-/** The rule under which the reason of an own order is kept. */
-export const ORDER_RULE = 'order';
 
 interface Trial {
   readonly id: string;
@@ -36,7 +34,7 @@ export class OrderDesk {
   timeline = $derived.by(() => this.build && timelineOf(this.build.steps));
   isOwn = $derived.by(() => (this.editor.opening.order ?? []).length > 0);
   reason = $derived.by(
-    () => this.editor.opening.deviations?.findLast(({ rule }) => rule === ORDER_RULE) ?? null,
+    () => this.editor.opening.deviations?.findLast(({ rule }) => rule === OWN_ORDER) ?? null,
   );
 
   /** Works out every evening, one after the other while the page rests; a newer order ends an older round. */
@@ -97,10 +95,10 @@ export class OrderDesk {
     const { id: account, name: person } = this.editor.store.pack.me;
     const said = reason.trim();
     this.editor.change((opening) => {
-      const others = (opening.deviations ?? []).filter(({ rule }) => rule !== ORDER_RULE);
-      const own = opening.deviations?.findLast(({ rule }) => rule === ORDER_RULE);
+      const others = (opening.deviations ?? []).filter(({ rule }) => rule !== OWN_ORDER);
+      const own = opening.deviations?.findLast(({ rule }) => rule === OWN_ORDER);
       const deviation =
-        said === '' ? own : { rule: ORDER_RULE, reason: said, person, account, at: new Date().toISOString() };
+        said === '' ? own : { rule: OWN_ORDER, reason: said, person, account, at: new Date().toISOString() };
       return {
         ...opening,
         order: [...trial.order],
@@ -121,7 +119,7 @@ export class OrderDesk {
     this.trial = null;
     this.editor.change((opening) => {
       const { order: _order, deviations = [], ...rest } = opening;
-      const others = deviations.filter(({ rule }) => rule !== ORDER_RULE);
+      const others = deviations.filter(({ rule }) => rule !== OWN_ORDER);
       return { ...rest, ...(others.length > 0 && { deviations: others }) };
     });
   }
