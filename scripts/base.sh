@@ -44,6 +44,8 @@ pg_bin() {
 missing_packages() {
   local missing=()
   if [ -z "${DATABASE_URL:-}" ] && ! pg_bin; then missing+=(postgresql); fi
+  # Certificates: for phones, and for the test of the front that shows them.
+  if [ -n "${1:-}" ] && ! command -v openssl >/dev/null 2>&1; then missing+=(openssl); fi
   if [ "${1:-}" = with-browser ]; then
     [ -x /usr/bin/chromium ] || missing+=(chromium)
     [ -d /usr/share/fonts/truetype/liberation ] || missing+=(fonts-liberation)

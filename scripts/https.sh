@@ -13,7 +13,6 @@ own_names() {
 # make_certificates: the authority that phones trust is made once and kept; what the server shows is made anew where
 # this machine's addresses are others or a month of it is left.
 make_certificates() {
-  command -v openssl >/dev/null 2>&1 || fail "openssl is missing. Install Debian's package openssl."
   mkdir -p "$HTTPS_DIR" && chmod 700 "$HTTPS_DIR"
   local ca="$HTTPS_DIR/authority" own="$HTTPS_DIR/server" names month=2592000
   names=$(own_names)

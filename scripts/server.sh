@@ -112,7 +112,7 @@ start_all() {
   local port=${PORT:-4173} host=${HOST:-127.0.0.1} secure=''
   [ "${1:-}" = --https ] && secure=yes
   [ -z "${1:-}" ] || [ -n "$secure" ] || fail "start takes --https or nothing, not $1."
-  prepare
+  prepare ${secure:+with-https}
   build_if_stale
   stop_server
   if [ -n "$secure" ]; then

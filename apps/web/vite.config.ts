@@ -24,7 +24,7 @@ const groups = [
         id,
       ) ||
       /src\/lib\/words\/en\/(shell|ui|device|contract|help-open)/.test(id) ||
-      /src\/lib\/features\/shell\/(OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail|FindButton|PageHelp|finding)/.test(
+      /src\/lib\/features\/shell\/(OutboxBar|UnitSwitch|OpeningShell|SaveBar|StageRail|FindButton|PageHelp|HeadButton|finding)/.test(
         id,
       ),
   },

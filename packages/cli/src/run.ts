@@ -15,6 +15,7 @@ import {
   missingText,
   proveHeat,
   readingOrder,
+  formatCut,
   formatLength,
   formatSize,
   jobFileJsonSchema,
@@ -290,7 +291,7 @@ function asText(
     lines.push(`    ${shim.side.padEnd(6)} at ${length(shim.at_mm)}: ${length(shim.thickness_mm)}`);
   lines.push('  cut list:');
   for (const cut of cuts) {
-    const size = `${length(cut.length_mm)} × ${length(cut.width_mm)}`;
+    const size = formatCut(cut, units);
     lines.push(`    ${pieceText(cut.piece).padEnd(26)} ${size.padEnd(26)} ${materialTexts[cut.material]}`);
   }
   const { count, screw } = build.fastening;

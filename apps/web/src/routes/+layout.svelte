@@ -6,6 +6,7 @@
   import { browser } from '$app/environment';
   import { page } from '$app/state';
   import Bell from '$lib/features/shell/Bell.svelte';
+  import HeadButton from '$lib/features/shell/HeadButton.svelte';
   import UnitSwitch from '$lib/features/shell/UnitSwitch.svelte';
   import { device } from '$lib/device/device.svelte.ts';
   import type { JobStore } from '$lib/job/job.svelte.ts';
@@ -75,21 +76,18 @@
     <span class="room"></span>
     <span class="wide"><UnitSwitch {reads} /></span>
     {#if browser}<Bell {store} />{/if}
-    <button
-      type="button"
-      class="icon"
+    <HeadButton
+      label={screenWords.sun}
       aria-pressed={screen().sun}
-      aria-label={screenWords.sun}
-      title={screenWords.sun}
-      onclick={() => setScreen({ sun: !screen().sun })}><Sun size={20} aria-hidden="true" /></button
+      onclick={() => setScreen({ sun: !screen().sun })}><Sun size={20} aria-hidden="true" /></HeadButton
     >
-    <button
-      type="button"
-      class="icon wide"
-      aria-pressed={screen().large}
-      aria-label={screenWords.large}
-      title={screenWords.large}
-      onclick={() => setScreen({ large: !screen().large })}><AArrowUp size={20} aria-hidden="true" /></button
+    <span class="wide"
+      ><HeadButton
+        label={screenWords.large}
+        aria-pressed={screen().large}
+        onclick={() => setScreen({ large: !screen().large })}
+        ><AArrowUp size={20} aria-hidden="true" /></HeadButton
+      ></span
     >
     <a class="person" href="/account" aria-label={data.person.name}
       ><span class="whole">{data.person.name}</span><CircleUserRound
@@ -171,16 +169,6 @@
   .person :global(.person-sign) {
     display: none;
   }
-  .icon {
-    display: grid;
-    place-items: center;
-    min-width: 40px;
-    padding: 0;
-  }
-  .icon[aria-pressed='true'] {
-    background: var(--on-ink);
-    color: var(--ink);
-  }
   header :global(:focus-visible) {
     outline-color: #9fd4ef;
   }
@@ -200,8 +188,7 @@
     .person :global(.person-sign) {
       display: block;
     }
-    .person,
-    .icon:not(.wide) {
+    .person {
       display: grid;
       place-items: center;
       min-width: 44px;

@@ -58,6 +58,17 @@ export function roundUpToMark(mm: number, unit: LengthUnit): number {
   return Math.ceil(mm / step - 1e-9) * step;
 }
 
+/** The nearest mark of the tape: what is cut by hand is cut to no finer one. */
+export const toMark = (mm: number, unit: LengthUnit): number =>
+  Math.round(mm / markStep(unit)) * markStep(unit);
+
+/** A size to cut, length first: to the mark of the job's unit `to`, so that all cut one size, written for who reads in `unit`. */
+export const formatCut = (
+  { length_mm, width_mm }: { length_mm: number; width_mm: number },
+  to: LengthUnit,
+  unit: LengthUnit = to,
+): string => formatSize({ width: toMark(length_mm, to), height: toMark(width_mm, to) }, unit);
+
 /**
  * A length as a person would have typed it on a plain keyboard: for what comes from an instrument, a drag or a
  * computation. Inches keep their mark: a large bare number in a job in inches would be read as millimetres.

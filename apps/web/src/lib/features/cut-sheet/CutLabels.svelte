@@ -9,7 +9,7 @@
 
 <script lang="ts">
   import { cutSheetWords } from '$words/cut-sheet.ts';
-  import { formatSize, materialTexts, pieceText } from '@hulvek/core';
+  import { formatCut, materialTexts, pieceText } from '@hulvek/core';
 
   let { plans, job }: CutLabelsProps = $props();
   /** One for every piece that is cut, in the order in which the pieces go up. */
@@ -22,7 +22,7 @@
             mark: opening.mark,
             name: opening.name,
             piece: pieceText(cut.piece),
-            size: formatSize({ width: cut.length_mm, height: cut.width_mm }, context.job.units),
+            size: formatCut(cut, context.job.units),
             material: materialTexts[cut.material],
             nth: cut.count > 1 ? cutSheetWords.label(i + 1, cut.count) : '',
           })),

@@ -15,7 +15,7 @@
   import {
     flatPieces,
     formatLength,
-    formatSize,
+    formatCut,
     kindOf,
     materialTexts,
     pieceText,
@@ -47,8 +47,7 @@
         const key = [
           build ? kindOf(build, cut.piece) : cut.piece,
           cut.material,
-          Math.round(cut.length_mm * 10),
-          Math.round(cut.width_mm * 10),
+          formatCut(cut, units),
           cut.piece,
         ].join('/');
         const group = groups.get(key);
@@ -93,9 +92,9 @@
         <li>
           <div class="words">
             <b>{count} × {pieceText(cut.piece)}</b>
-            <span class="figure">{formatSize({ width: cut.length_mm, height: cut.width_mm }, units)}</span>
+            <span class="figure">{formatCut(cut, units)}</span>
             {#if reads !== units}
-              <span class="quiet">{formatSize({ width: cut.length_mm, height: cut.width_mm }, reads)}</span>
+              <span class="quiet">{formatCut(cut, units, reads)}</span>
             {/if}
             <span>{marks.join(', ')}</span>
             {#if cut.volume_ml !== null}<span
@@ -110,7 +109,7 @@
             <svg
               viewBox="-4 -4 {flat.size.length_mm + 8} {flat.size.width_mm + 8}"
               role="img"
-              aria-label="{pieceText(cut.piece)}, {length(cut.length_mm)} × {length(cut.width_mm)}"
+              aria-label="{pieceText(cut.piece)}, {formatCut(cut, units)}"
             >
               {#each flat.outline as line, j (j)}<polyline points={path(line)} />{/each}
               {#each flat.folds as line, j (j)}<polyline class="fold" points={path(line)} />{/each}

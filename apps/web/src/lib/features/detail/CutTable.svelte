@@ -12,14 +12,14 @@
 
 <script lang="ts">
   import { detailWords } from '$words/detail.ts';
-  import { formatLength, formatSize, materialTexts, pieceText, writeMeasure } from '@hulvek/core';
+  import { formatLength, formatCut, materialTexts, pieceText, toMark, writeMeasure } from '@hulvek/core';
 
   let { cuts, units, reads }: CutTableProps = $props();
   const length = $derived((mm: number) => formatLength(mm, units, 'figure'));
   const note = $derived((cut: CutRow): string =>
     [
       materialTexts[cut.material],
-      units === reads ? '' : formatSize({ width: cut.length_mm, height: cut.width_mm }, reads),
+      units === reads ? '' : formatCut(cut, units, reads),
       cut.stretch > 1 ? detailWords.stretched(cut.stretch.toFixed(1)) : '',
       cut.count > 1 ? detailWords.count(cut.count) : '',
       cut.slits > 0 ? detailWords.slits(cut.slits) : '',
@@ -44,8 +44,8 @@
     {#each cuts as cut, i (i)}
       <tr data-piece={cut.piece}>
         <th scope="row">{pieceText(cut.piece)}<span>{note(cut)}</span></th>
-        <td class="figure right">{length(cut.length_mm)}</td>
-        <td class="figure right">{length(cut.width_mm)}</td>
+        <td class="figure right">{length(toMark(cut.length_mm, units))}</td>
+        <td class="figure right">{length(toMark(cut.width_mm, units))}</td>
       </tr>
     {/each}
   </tbody>

@@ -29,7 +29,7 @@
     fasteningText,
     alsoIn,
     formatLength,
-    formatSize,
+    formatCut,
     handlingOf,
     handlingText,
     lookText,
@@ -168,9 +168,9 @@
           <div>
             <dt>{pieceText(cut.piece)}</dt>
             <dd class="figure">
-              {formatSize({ width: cut.length_mm, height: cut.width_mm }, own)}
+              {formatCut(cut, own)}
               {#if own !== units}
-                <small>{formatSize({ width: cut.length_mm, height: cut.width_mm }, units)}</small>
+                <small>{formatCut(cut, own, units)}</small>
               {/if}
             </dd>
           </div>

@@ -13,7 +13,7 @@ import {
   type StepMove,
 } from '@hulvek/core';
 
-interface Trial {
+export interface Trial {
   readonly id: string;
   readonly to: number;
   readonly order: readonly string[];
@@ -69,12 +69,33 @@ export class OrderDesk {
     return { evening: eveningAfter(build, plan.exposed, done), build };
   });
 
-  /** Tries a step at another place. */
+  /** Evenings that are worked out by now. */
+  get known(): readonly Evening[] {
+    return this.evenings.filter((evening) => evening !== null);
+  }
+
+  /** Work between two evenings, minutes. */
+  minutesBetween(from: number, to: number): number {
+    return (this.build?.steps ?? []).slice(from, to).reduce((sum, step) => sum + step.work_min, 0);
+  }
+
+  /** One place on, from where it stands or from where it is tried. */
+  move(id: string, by: 1 | -1): void {
+    const from =
+      this.trial?.id === id ? this.trial.to : (this.build?.steps.findIndex((step) => step.id === id) ?? -1);
+    this.try(id, from + by);
+  }
+
+  /** Tries a step at another place; back at its own nothing is tried. */
   try(id: string, to: number): void {
     const { build } = this;
     if (!build || !this.editor.mayPlan) return;
     const from = build.steps.findIndex((step) => step.id === id);
-    if (from < 0 || to < 0 || to >= build.steps.length || to === from) return;
+    if (from < 0 || to < 0 || to >= build.steps.length) return;
+    if (to === from) {
+      this.trial = null;
+      return;
+    }
     this.trial = {
       id,
       to,

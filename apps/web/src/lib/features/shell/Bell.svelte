@@ -8,6 +8,8 @@
 </script>
 
 <script lang="ts">
+  import Sheet from '$lib/ui/Sheet.svelte';
+  import HeadButton from './HeadButton.svelte';
   import { device } from '$lib/device/device.svelte.ts';
   import { idle } from '$lib/device/idle.ts';
   import type { Notice } from '$lib/device/notices.ts';
@@ -57,78 +59,27 @@
   }
 </script>
 
-<button type="button" class="bell" aria-label={bellWords.open(unread + refused)} onclick={show}>
+<HeadButton label={bellWords.open(unread + refused)} count={unread + refused} onclick={show}>
   <BellIcon size={20} aria-hidden="true" />
-  {#if unread + refused > 0}<span class="count" aria-hidden="true">{unread + refused}</span>{/if}
-</button>
+</HeadButton>
 {#if open}
-  <dialog
-    {@attach (dialog) => dialog.showModal()}
-    onclose={close}
-    aria-label={bellWords.title}
-    onclick={(event) => {
-      if (event.target === event.currentTarget) event.currentTarget.close();
-    }}
-  >
-    <div>
-      <h2>{bellWords.title}</h2>
-      {#if refused > 0}<p class="problem">{bellWords.refused(refused)}</p>{/if}
-      <ul>
-        {#each notices as notice (notice.id)}
-          <li data-unread={notice.at > seen}>
-            <a href="/jobs/{notice.job}/{notice.opening}/install" onclick={close}
-              ><b>{notice.mark}</b> {words[notice.kind]?.(notice) ?? ''}</a
-            >
-            <small>{notice.jobName}, {dateTime(notice.at)}</small>
-          </li>
-        {:else}<li>{bellWords.none}</li>{/each}
-      </ul>
-      <button type="button" class="done" onclick={close}>{bellWords.close}</button>
-    </div>
-  </dialog>
+  <Sheet label={bellWords.title} done={bellWords.close} onclose={close}>
+    <h2>{bellWords.title}</h2>
+    {#if refused > 0}<p class="problem">{bellWords.refused(refused)}</p>{/if}
+    <ul>
+      {#each notices as notice (notice.id)}
+        <li data-unread={notice.at > seen}>
+          <a href="/jobs/{notice.job}/{notice.opening}/install" onclick={close}
+            ><b>{notice.mark}</b> {words[notice.kind]?.(notice) ?? ''}</a
+          >
+          <small>{notice.jobName}, {dateTime(notice.at)}</small>
+        </li>
+      {:else}<li>{bellWords.none}</li>{/each}
+    </ul>
+  </Sheet>
 {/if}
 
 <style>
-  .bell {
-    position: relative;
-    display: grid;
-    place-items: center;
-    min-width: 40px;
-    min-height: 34px;
-    border: 1px solid #64757a;
-    border-radius: var(--radius);
-    background: none;
-    color: var(--on-ink);
-    cursor: pointer;
-  }
-  .count {
-    position: absolute;
-    top: -6px;
-    right: -8px;
-    min-width: 1.4em;
-    padding: 0 4px;
-    border-radius: 1em;
-    background: #e58a52;
-    color: #1f2a2e;
-    font-size: 0.8rem;
-    font-weight: 700;
-    text-align: center;
-  }
-  dialog {
-    width: min(34rem, calc(100vw - 24px));
-    max-height: 80vh;
-    margin: 8vh auto;
-    padding: 0;
-    border: 1px solid var(--ink);
-    border-radius: var(--radius);
-    background: var(--paper);
-    color: var(--ink);
-  }
-  dialog > div {
-    display: grid;
-    gap: var(--gap-3);
-    padding: var(--gap-4);
-  }
   li {
     display: grid;
     padding: var(--gap-2) var(--gap-3);
@@ -145,23 +96,5 @@
   }
   small {
     color: var(--ink-soft);
-  }
-  .done {
-    justify-self: end;
-    min-height: 44px;
-    padding: 0 var(--gap-4);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    background: none;
-    color: var(--ink);
-    font: inherit;
-    font-weight: 600;
-    cursor: pointer;
-  }
-  @media (pointer: coarse) {
-    .bell {
-      min-width: 44px;
-      min-height: 44px;
-    }
   }
 </style>

@@ -8,6 +8,7 @@
 </script>
 
 <script lang="ts">
+  import Sheet from '$lib/ui/Sheet.svelte';
   import { helpWords } from '$words/help-open.ts';
   import CircleQuestionMark from '@lucide/svelte/icons/circle-question-mark';
 
@@ -30,39 +31,27 @@
   onclick={() => (open = true)}><CircleQuestionMark size={20} aria-hidden="true" /></button
 >
 {#if open}
-  <dialog
-    {@attach (dialog) => dialog.showModal()}
-    onclose={() => (open = false)}
-    aria-label={helpWords.title}
-    onclick={(event) => {
-      if (event.target === event.currentTarget) event.currentTarget.close();
-    }}
-  >
+  <Sheet label={helpWords.title} done={helpWords.close} onclose={() => (open = false)}>
     {#await help() then said}
       {#if said}
-        <div>
-          <p class="is">{said.is}</p>
-          <h2>{helpWords.todo}</h2>
-          <ol>
-            {#each said.todo as one (one)}<li>{one}</li>{/each}
-          </ol>
-          {#if said.keys}
-            <h2>{helpWords.keys}</h2>
-            <dl>
-              {#each said.keys as [key, does] (key)}
-                <dt><kbd>{key}</kbd></dt>
-                <dd>{does}</dd>
-              {/each}
-            </dl>
-          {/if}
-          <p class="last">
-            <a href="/glossary">{helpWords.words}</a>
-            <button type="button" onclick={() => (open = false)}>{helpWords.close}</button>
-          </p>
-        </div>
+        <p class="is">{said.is}</p>
+        <h2>{helpWords.todo}</h2>
+        <ol>
+          {#each said.todo as one (one)}<li>{one}</li>{/each}
+        </ol>
+        {#if said.keys}
+          <h2>{helpWords.keys}</h2>
+          <dl>
+            {#each said.keys as [key, does] (key)}
+              <dt><kbd>{key}</kbd></dt>
+              <dd>{does}</dd>
+            {/each}
+          </dl>
+        {/if}
       {/if}
     {/await}
-  </dialog>
+    {#snippet foot()}<a href="/glossary">{helpWords.words}</a>{/snippet}
+  </Sheet>
 {/if}
 
 <style>
@@ -75,20 +64,6 @@
     background: none;
     color: var(--ink-soft);
     cursor: pointer;
-  }
-  dialog {
-    width: min(34rem, calc(100vw - 32px));
-    margin: 10vh auto;
-    padding: 0;
-    border: 1px solid var(--ink);
-    border-radius: var(--radius);
-    background: var(--paper);
-    color: var(--ink);
-  }
-  dialog > div {
-    display: grid;
-    gap: var(--gap-3);
-    padding: var(--gap-4);
   }
   .is {
     font-size: 1.1rem;
@@ -106,22 +81,6 @@
   }
   dd {
     margin: 0;
-  }
-  .last {
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-  }
-  .last button {
-    min-height: 40px;
-    padding: 0 var(--gap-4);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    background: none;
-    color: var(--ink);
-    font: inherit;
-    font-weight: 600;
-    cursor: pointer;
   }
   @media (pointer: coarse) {
     .open {

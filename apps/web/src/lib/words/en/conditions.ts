@@ -73,8 +73,8 @@ export const conditionText = {
 export const jobUnitWords = {
   title: 'Drawings and sizes of this job',
   lead: 'What is dimensioned, framed, ordered and cut is written and rounded in one unit, so that all read one size. What you yourself read and type in is chosen at the top of every page; it stands beside where it differs.',
-  mm: 'Millimetres; to frame and to order, whole ones',
-  in: 'Inches, to a sixteenth',
+  mm: 'Millimetres; to frame, order and cut, whole ones',
+  in: 'Inches; to frame, order and cut, to a sixteenth',
 };
 
 export const siteWords = {

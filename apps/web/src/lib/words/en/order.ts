@@ -39,6 +39,7 @@ export const orderWords = {
   needs: 'Must be there before',
   physical: 'cannot be otherwise',
   process: 'better so',
+  setAside: 'set aside by this opening’s own order',
   covers: (pieces: readonly string[]) => `Hides ${pieces.map(pieceText).join(', ')}: look at it before.`,
   earlier: 'One place earlier',
   later: 'One place later',

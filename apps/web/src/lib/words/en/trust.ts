@@ -14,7 +14,7 @@ li { margin: 8px 0 }
 </style>
 <h1>Hulvek on this phone</h1>
 <p>Without a network, and on the home screen, a page works only over a secure address. This machine has made its own certificate: the phone has to be told once that it may be trusted.</p>
-<p>Do this on the network of the site only, and only if you know whose machine this is. Whoever has its certificate could stand in for other pages on phones that trust it.</p>
+<p>Do this on the network of the site only, and only if you know whose machine this is. Whoever has its key could stand in for other pages on phones that trust it.</p>
 <ol>
 <li><a class="button" href="/hulvek.crt">Load the certificate</a></li>
 <li>Open the phone’s settings and search for “certificate” (also “profile” or “CA”). Install the file that was just loaded, as one for web pages. Where the phone asks to trust it fully, turn that on for “Hulvek”.</li>

@@ -17,7 +17,7 @@
     figuresIn,
     findingText,
     formatLength,
-    formatSize,
+    formatCut,
     materialTexts,
     pieceText,
     stepText,
@@ -149,12 +149,7 @@
               {#each plan.cuts as cut, j (j)}
                 <li>
                   {pieceText(cut.piece)}
-                  <span class="figure"
-                    >{formatSize(
-                      { width: cut.length_mm, height: cut.width_mm },
-                      editor.context.job.units,
-                    )}</span
-                  >
+                  <span class="figure">{formatCut(cut, editor.context.job.units)}</span>
                   <span class="quiet">{materialTexts[cut.material]}</span>
                 </li>
               {/each}
