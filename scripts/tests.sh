@@ -67,6 +67,8 @@ crash_trials() {
   CRASH_ROOT="$ROOT" CRASH_STATE="$STATE" CRASH_DIR="$dir" CRASH_URL="$DB_URL" node scripts/crash-trials.mjs "$1"
   local code=$?
   kill_cluster "$dir"
+  # What went wrong can be looked at; what went well leaves nothing behind.
+  [ $code -ne 0 ] || rm -rf "$dir" "$dir.secret"
   return $code
 }
 
@@ -87,8 +89,12 @@ run_bench() {
 long_checks() {
   local name=${1:-} report="$STATE/vitest-long.json" counts
   rm -f "$report"
+  unset DATABASE_URL
+  pg_bin || install_system
+  start_test_database
+  trap stop_test_database EXIT
   # shellcheck disable=SC2086
-  HULVEK_LONG=1 npx vitest run --project core --project cli $name --reporter default --reporter json --outputFile.json="$report"
+  TEST_DATABASE_URL=$DB_URL HULVEK_LONG=1 npx vitest run --project core --project cli --project database $name --reporter default --reporter json --outputFile.json="$report"
   counts=$(node scripts/count-report.mjs "$report" 2>/dev/null) || counts="0 1"
   node scripts/long-report.mjs "${name:-all}" "$counts" "${HULVEK_SEED:-20261128}"
   say "$(printf '%s passed, %s failed' ${counts% *} ${counts#* })"

@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import type { LengthUnit } from '@hulvek/core';
-import { and, desc, eq, gt, isNull, lt, ne } from 'drizzle-orm';
+import { and, desc, eq, gt, isNull, lt, ne, sql } from 'drizzle-orm';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import type { LookRule, Role } from '../../contract/rights.ts';
 import {
@@ -222,13 +222,11 @@ export async function signOut(db: Database, token: string): Promise<void> {
   await db.delete(sessions).where(eq(sessions.tokenHash, digest(token)));
 }
 
-/** Whoever is signed in, with what the job says of them: one question, since every request asks it. */
-export async function personIn(
-  db: Database,
-  token: string,
-  job: string,
-): Promise<{ person: Person; role: Role | null; lookRule: LookRule | null } | null> {
-  const [row] = await db
+/** Asked by every request: written down once for each database, and planned once on each connection. */
+const personQueries = new WeakMap<Database, ReturnType<typeof preparePersonQuery>>();
+
+const preparePersonQuery = (db: Database) =>
+  db
     .select({
       id: users.id,
       name: users.name,
@@ -240,9 +238,28 @@ export async function personIn(
     })
     .from(sessions)
     .innerJoin(users, eq(users.id, sessions.userId))
-    .leftJoin(jobs, and(eq(jobs.id, job), isNull(jobs.deletedAt)))
+    .leftJoin(jobs, and(eq(jobs.id, sql.placeholder('job')), isNull(jobs.deletedAt)))
     .leftJoin(members, and(eq(members.jobId, jobs.id), eq(members.userId, users.id)))
-    .where(and(eq(sessions.tokenHash, digest(token)), gt(sessions.expiresAt, new Date())));
+    .where(
+      and(eq(sessions.tokenHash, sql.placeholder('token')), gt(sessions.expiresAt, sql.placeholder('now'))),
+    )
+    .prepare('person_in_job');
+
+function personQuery(db: Database): ReturnType<typeof preparePersonQuery> {
+  const known = personQueries.get(db);
+  if (known) return known;
+  const made = preparePersonQuery(db);
+  personQueries.set(db, made);
+  return made;
+}
+
+/** Whoever is signed in, with what the job says of them: one question, since every request asks it. */
+export async function personIn(
+  db: Database,
+  token: string,
+  job: string,
+): Promise<{ person: Person; role: Role | null; lookRule: LookRule | null } | null> {
+  const [row] = await personQuery(db).execute({ token: digest(token), job, now: new Date() });
   if (!row) return null;
   const { role, lookRule, ...person } = row;
   return { person, role, lookRule };

@@ -1,6 +1,6 @@
 /** Openings held for one transaction, and what is known to be done at them. */
 import type { Entry, Maker } from '@hulvek/core';
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gte, or, sql } from 'drizzle-orm';
 import { makerWords } from '$words/contract.ts';
 import type { Queries } from '../db/index.ts';
 import { entries } from '../db/schema/index.ts';
@@ -39,23 +39,48 @@ export async function lockOpenings(
 const knownEntries = new LRU<{ readonly revision: number; readonly entries: readonly Entry[] }>(2000);
 const placeOf = (job: string, opening: string): string => `${job} ${opening}`;
 
-/** What is done at openings that are held: read where this server does not know it yet. */
+/** What is done at openings that are held: of what this server knows already, only what came since is read. */
 export async function entriesHeld(
   tx: Queries,
   job: string,
   held: ReadonlyMap<string, Held>,
 ): Promise<Map<string, readonly Entry[]>> {
   const found = new Map<string, readonly Entry[]>();
-  const unknown: string[] = [];
+  const behind = new Map<string, readonly Entry[]>();
   for (const [id, { revision }] of held) {
     const known = knownEntries.get(placeOf(job, id));
-    if (known?.revision === revision) found.set(id, known.entries);
-    else unknown.push(id);
+    (known?.revision === revision ? found : behind).set(id, known?.entries ?? []);
   }
-  if (unknown.length === 0) return found;
-  const read = await loadEntries(tx, job, unknown);
-  for (const id of unknown) found.set(id, read.get(id) ?? []);
+  for (const [id, list] of await broughtUp(tx, job, behind)) found.set(id, list);
   return found;
+}
+
+/** Lists of entries with what was taken after them. One whose last entry is gone, with its job, is read anew. */
+async function broughtUp(
+  tx: Queries,
+  job: string,
+  behind: ReadonlyMap<string, readonly Entry[]>,
+): Promise<Map<string, readonly Entry[]>> {
+  const since = [...behind].flatMap(([opening, list]) => {
+    const last = list.at(-1);
+    return last ? [{ opening, last: last.id }] : [];
+  });
+  const later = since.length > 0 ? await loadEntries(tx, job, since) : new Map<string, Entry[]>();
+  const brought = new Map<string, readonly Entry[]>();
+  const unknown: string[] = [];
+  for (const [opening, list] of behind) {
+    const [last, ...rest] = later.get(opening) ?? [];
+    if (last && last.id === list.at(-1)?.id) brought.set(opening, [...list, ...rest]);
+    else unknown.push(opening);
+  }
+  if (unknown.length === 0) return brought;
+  const read = await loadEntries(
+    tx,
+    job,
+    unknown.map((opening) => ({ opening })),
+  );
+  for (const opening of unknown) brought.set(opening, read.get(opening) ?? []);
+  return brought;
 }
 
 /** Once it is committed: the next record of the opening is judged by what is known here. */
@@ -66,12 +91,27 @@ export const keepEntries = (
   entries: readonly Entry[],
 ): void => knownEntries.set(placeOf(job, opening), { revision, entries });
 
-/** Everything done at some openings, in the order in which it was taken. Without names: accounts are enough to judge by. */
-async function loadEntries(db: Queries, job: string, at: readonly string[]): Promise<Map<string, Entry[]>> {
+/**
+ * What was done at some openings, in the order in which it was taken; of those with a `last` entry from that one on. Without
+ * names: accounts are enough to judge by.
+ */
+async function loadEntries(
+  db: Queries,
+  job: string,
+  at: readonly { readonly opening: string; readonly last?: string }[],
+): Promise<Map<string, Entry[]>> {
+  const here = at.map(({ opening, last }) =>
+    last === undefined
+      ? eq(entries.openingId, opening)
+      : and(
+          eq(entries.openingId, opening),
+          gte(entries.seq, sql`(select seq from entries as known where known.id = ${last})`),
+        ),
+  );
   const rows = await db
     .select()
     .from(entries)
-    .where(and(eq(entries.jobId, job), inArray(entries.openingId, [...at])))
+    .where(and(eq(entries.jobId, job), or(...here)))
     .orderBy(asc(entries.seq));
   return new Map(
     [...byOpening(rows)].map(([opening, own]) => [

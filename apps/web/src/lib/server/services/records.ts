@@ -24,7 +24,7 @@ import type { Refused } from '../../contract/refused.ts';
 import { announcement, revisionIn } from './changes.ts';
 import { loadContext } from './jobs.ts';
 import { loadIssues } from './frozen-plans.ts';
-import { entriesHeld, keepEntries, lockOpenings } from './held-openings.ts';
+import { entriesHeld, keepEntries, lockOpenings, type Held } from './held-openings.ts';
 import { entryRow, readingRow, type OpeningPart } from './openings.ts';
 
 export type Taken = { readonly ok: true } | { readonly ok: false; readonly refusal: Refused };
@@ -58,6 +58,13 @@ const MOST_OFF_s = 2_000_000_000;
 export const slowBy = ({ sentAt, now }: Clocks): number =>
   Math.max(-MOST_OFF_s, Math.min(MOST_OFF_s, Math.round((now.getTime() - Date.parse(sentAt)) / 1000)));
 
+/** What one device sent at a moment. */
+export interface Send {
+  readonly sent: readonly SentRecord[];
+  readonly sender: Sender;
+  readonly clocks: Clocks;
+}
+
 /**
  * Takes records one after the other, each judged by all that were taken before it, and commits them together: one that is
  * refused keeps none of the others out, and whatever was taken before is answered the same way again.
@@ -69,102 +76,141 @@ export async function takeRecords(
   sender: Sender,
   clocks: Clocks,
 ): Promise<Taken[]> {
+  const [answers = []] = await takeSends(db, job, [{ sent, sender, clocks }]);
+  return answers;
+}
+
+/** The same for what several devices sent: one transaction for all of them. Answers stand in the order of the sends. */
+export async function takeSends(db: Database, job: string, sends: readonly Send[]): Promise<Taken[][]> {
   try {
-    return await take(db, job, sent, sender, clocks, false);
+    return await new Taking(job, sends, false).run(db);
   } catch (error) {
     if (!(error instanceof SomeThere)) throw error;
-    return take(db, job, sent, sender, clocks, true);
+    return new Taking(job, sends, true).run(db);
   }
 }
 
 /** Ends an attempt that took records for new ones of which some are stored. */
 class SomeThere extends Error {}
 
-/** @param careful looks first which of the records are stored; without it that shows when they are */
-async function take(
-  db: Database,
-  job: string,
-  sent: readonly SentRecord[],
-  sender: Sender,
-  clocks: Clocks,
-  careful: boolean,
-): Promise<Taken[]> {
-  const received = { received: clocks.now.toISOString(), clock_s: slowBy(clocks) };
-  const maker: Maker = { person: makerWords.account, account: sender.person.id };
-  const done = new Map<string, readonly Entry[]>();
-  let revision: number | null = null;
-  const answers = await inTransaction(db, async (tx, last) => {
-    const at = [...new Set(sent.map(({ record }) => record.opening as string))];
-    const held = await lockOpenings(tx, job, at);
-    const known = careful ? await storedAlready(tx, sent) : new Map<string, Stored>();
+/** One transaction that takes records. */
+class Taking {
+  readonly #job: string;
+  readonly #sends: readonly Send[];
+  readonly #all: readonly SentRecord[];
+  readonly #careful: boolean;
+  #known = new Map<string, Stored>();
+  #held: ReadonlyMap<string, Held> = new Map();
+  readonly #done = new Map<string, readonly Entry[]>();
+  readonly #plans = new Map<string, Issue[]>();
+  readonly #readings: (typeof readings.$inferInsert)[] = [];
+  readonly #entries: (typeof entries.$inferInsert)[] = [];
+  readonly #pictures: { id: string; bytes: Buffer }[] = [];
+
+  /** @param careful looks first which of the records are stored; without it that shows when they are */
+  constructor(job: string, sends: readonly Send[], careful: boolean) {
+    this.#job = job;
+    this.#sends = sends;
+    this.#all = sends.flatMap(({ sent }) => sent);
+    this.#careful = careful;
+  }
+
+  async run(db: Database): Promise<Taken[][]> {
+    let revision: number | null = null;
+    const answers = await inTransaction(db, async (tx, last) => {
+      await this.#lookUp(tx);
+      const answers: Taken[][] = [];
+      for (const send of this.#sends) {
+        const own: Taken[] = [];
+        for (const one of send.sent) own.push(await this.#takeOne(tx, one, send));
+        answers.push(own);
+      }
+      await this.#store(tx);
+      const added = [...this.#readings, ...this.#entries].map(({ id, openingId }) => ({
+        id,
+        opening: openingId,
+      }));
+      if (added.length > 0)
+        last({
+          text: announcement({
+            job: this.#job,
+            openings: [],
+            records: added,
+            plans: this.#readings.length > 0,
+          }),
+          answered: (answer) => (revision = revisionIn(answer)),
+        });
+      return answers;
+    });
+    if (revision !== null)
+      for (const [opening, list] of this.#done) keepEntries(this.#job, opening, revision, list);
+    return answers;
+  }
+
+  async #lookUp(tx: Queries): Promise<void> {
+    const at = [...new Set(this.#all.map(({ record }) => record.opening as string))];
+    this.#held = await lockOpenings(tx, this.#job, at);
+    if (this.#careful) this.#known = await storedAlready(tx, this.#all);
     const begun = new Set(
-      sent.flatMap(({ type, record }) => (type === 'entry' ? [record.opening as string] : [])),
+      this.#all.flatMap(({ type, record }) => (type === 'entry' ? [record.opening as string] : [])),
     );
-    const heldBegun = new Map([...held].filter(([id]) => begun.has(id)));
-    for (const [id, list] of await entriesHeld(tx, job, heldBegun)) done.set(id, list);
-    const plans = new Map<string, Issue[]>();
-    const add = { readings: [] as Reading[], entries: [] as Entry[] };
-    const pictures: { id: string; bytes: Buffer }[] = [];
-    const takeOne = async (one: SentRecord): Promise<Taken> => {
-      const action = one.type === 'reading' ? 'measure' : ENTRY_ACTION[one.record.kind];
-      if (!may(sender.role, action)) return refuse('not-allowed');
-      const own = held.get(one.record.opening);
-      if (!own) return refuse('no-opening');
-      const before = known.get(one.record.id);
-      if (before) {
-        if (before.job !== job) return refuse('other-job');
-        return before.print === printOf(one) ? TAKEN : refuse('other-content');
-      }
-      if (one.type === 'reading') add.readings.push({ ...one.record, ...received, ...maker });
-      else {
-        const entry: Entry = { ...one.record, ...received, ...maker };
-        if ((entry.kind === 'photo') !== (one.picture !== undefined && entry.photo !== null))
-          return refuse('not-a-picture');
-        const earlier = done.get(entry.opening) ?? [];
-        if (earlier.some(({ id }) => id === entry.id)) throw new SomeThere();
-        const issues = plans.get(entry.opening) ?? (await loadIssues(tx, job, entry.opening, own.plans));
-        plans.set(entry.opening, issues);
-        const because = await against(tx, job, entry, { issues, entries: earlier }, sender);
-        if (because !== null) return refuse(because);
-        done.set(entry.opening, [...earlier, entry]);
-        add.entries.push(entry);
-        if (one.picture) pictures.push({ id: entry.id, bytes: Buffer.from(one.picture) });
-      }
-      if (sent.length > 1) known.set(one.record.id, { job, print: printOf(one) });
-      return TAKEN;
-    };
-    const answers: Taken[] = [];
-    for (const one of sent) answers.push(await takeOne(one));
+    const heldBegun = new Map([...this.#held].filter(([id]) => begun.has(id)));
+    for (const [id, list] of await entriesHeld(tx, this.#job, heldBegun)) this.#done.set(id, list);
+  }
+
+  async #takeOne(tx: Queries, one: SentRecord, { sender, clocks }: Send): Promise<Taken> {
+    const action = one.type === 'reading' ? 'measure' : ENTRY_ACTION[one.record.kind];
+    if (!may(sender.role, action)) return refuse('not-allowed');
+    const own = this.#held.get(one.record.opening);
+    if (!own) return refuse('no-opening');
+    const before = this.#known.get(one.record.id);
+    if (before) {
+      if (before.job !== this.#job) return refuse('other-job');
+      return before.print === printOf(one) ? TAKEN : refuse('other-content');
+    }
+    const received = { received: clocks.now.toISOString(), clock_s: slowBy(clocks) };
+    const maker: Maker = { person: makerWords.account, account: sender.person.id };
     const by = { userId: sender.person.id };
-    if (add.readings.length > 0) {
-      const rows = add.readings.map((r) => ({ ...readingRow(job, r), ...by }));
+    if (one.type === 'reading')
+      this.#readings.push({ ...readingRow(this.#job, { ...one.record, ...received, ...maker }), ...by });
+    else {
+      const entry: Entry = { ...one.record, ...received, ...maker };
+      if ((entry.kind === 'photo') !== (one.picture !== undefined && entry.photo !== null))
+        return refuse('not-a-picture');
+      const earlier = this.#done.get(entry.opening) ?? [];
+      if (earlier.some(({ id }) => id === entry.id)) throw new SomeThere();
+      const issues =
+        this.#plans.get(entry.opening) ?? (await loadIssues(tx, this.#job, entry.opening, own.plans));
+      this.#plans.set(entry.opening, issues);
+      const because = await against(tx, this.#job, entry, { issues, entries: earlier }, sender);
+      if (because !== null) return refuse(because);
+      this.#done.set(entry.opening, [...earlier, entry]);
+      this.#entries.push({ ...entryRow(this.#job, entry), ...by });
+      if (one.picture) this.#pictures.push({ id: entry.id, bytes: Buffer.from(one.picture) });
+    }
+    if (this.#all.length > 1) this.#known.set(one.record.id, { job: this.#job, print: printOf(one) });
+    return TAKEN;
+  }
+
+  async #store(tx: Queries): Promise<void> {
+    if (this.#readings.length > 0) {
       const stored = await tx
         .insert(readings)
-        .values(rows)
+        .values(this.#readings)
         .onConflictDoNothing()
         .returning({ id: readings.id });
-      if (stored.length < rows.length) throw new SomeThere();
+      if (stored.length < this.#readings.length) throw new SomeThere();
     }
-    if (add.entries.length > 0) {
-      const rows = add.entries.map((e) => ({ ...entryRow(job, e), ...by }));
+    if (this.#entries.length > 0) {
       const stored = await tx
         .insert(entries)
-        .values(rows)
+        .values(this.#entries)
         .onConflictDoNothing()
         .returning({ id: entries.id });
-      if (stored.length < rows.length) throw new SomeThere();
+      if (stored.length < this.#entries.length) throw new SomeThere();
     }
-    if (pictures.length > 0) await tx.insert(photos).values(pictures);
-    const added = [...add.readings, ...add.entries].map(({ id, opening }) => ({ id, opening }));
-    if (added.length > 0)
-      last({
-        text: announcement({ job, openings: [], records: added, plans: add.readings.length > 0 }),
-        answered: (answer) => (revision = revisionIn(answer)),
-      });
-    return answers;
-  });
-  if (revision !== null) for (const [opening, list] of done) keepEntries(job, opening, revision, list);
-  return answers;
+    if (this.#pictures.length > 0) await tx.insert(photos).values(this.#pictures);
+  }
 }
 
 interface Stored {
@@ -213,13 +259,17 @@ async function against(
   const issue = issues.at(-1);
   if (issue?.version !== entry.issue) return 'unknown-step';
   const steps = await stepsOf(tx, job, issue);
-  const states = progress(steps, issues, part.entries, entry);
+  const states = progress(steps, issues, bearingOn(entry, part.entries), entry);
   const state = states.find((s) => s.id === entry.step);
   if (entry.kind === 'look' && !mayLook(lookRule, role, person, state?.tick ?? null)) return 'not-the-looker';
   const undone = entry.kind === 'undo' ? state?.entries.find((e) => e.id === entry.undoes) : undefined;
   if (undone && !may(role, ENTRY_ACTION[undone.kind])) return 'not-allowed';
   return refusal(entry, states, steps);
 }
+
+/** Notes and pictures move no step: what is not about one of them is judged without them. */
+const bearingOn = ({ kind }: Entry, earlier: readonly Entry[]): readonly Entry[] =>
+  kind === 'undo' ? earlier : earlier.filter((one) => one.kind !== 'note' && one.kind !== 'photo');
 
 /** The steps of a frozen plan; of one from before walls were kept they are planned again. */
 async function stepsOf(tx: Queries, job: string, issue: Issue): Promise<readonly PlannedStep[]> {

@@ -2,7 +2,8 @@ import type { RecordAnswer } from '$lib/contract/answers.ts';
 import { recordsBody } from '$lib/contract/records.ts';
 import { readBody } from '$lib/server/body.ts';
 import { database } from '$lib/server/db/index.ts';
-import { takeRecords, type SentRecord } from '$lib/server/services/records.ts';
+import { takeGathered } from '$lib/server/services/gathered.ts';
+import type { SentRecord } from '$lib/server/services/records.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
 import { errorsWords, refusalsWords } from '$words/contract.ts';
 import { json } from '@sveltejs/kit';
@@ -32,7 +33,7 @@ async function take(job: string, request: Request, locals: App.Locals, now: Date
   const sent = records.map((one): SentRecord =>
     one.type === 'reading' ? one : { type: 'entry', record: { ...one.record, photo: null } },
   );
-  const taken = await takeRecords(db, job, sent, sender, { sentAt, now });
+  const taken = await takeGathered(db, job, { sent, sender, clocks: { sentAt, now } });
   const answers = records.map(({ record: { id } }, i): RecordAnswer => {
     const one = taken[i];
     return one?.ok !== false ? { id, ok: true } : { id, ok: false, refusal: refusalsWords[one.refusal] };
