@@ -1,6 +1,6 @@
 /** All pages of a job in all states: nothing scrolls sideways, nothing is too small to press, no figure changes its unit. */
 import type { Page } from '@playwright/test';
-import type { JobFile } from '@hulvek/core';
+import { bring, manyOpenings } from './bring-job.ts';
 import { expect, expectAccessible, signIn, test } from './support.ts';
 
 const PAGES = [
@@ -24,33 +24,72 @@ const PAGES = [
 const LONG =
   'A name so long that nobody would write it by hand but a spreadsheet may well bring it, with a room and a floor.';
 
-async function bring(page: Page, id: string, change: (file: JobFile) => JobFile): Promise<string> {
-  const file = (await (await page.request.get('/jobs/skarv-point/file')).json()) as JobFile;
-  const { job } = file;
-  const copy = change({ ...file, job: { ...job, id: id as typeof job.id, name: id } });
-  await page.goto('/jobs');
-  await page.getByLabel('Job file (*.hulvek.json)').setInputFiles({
-    name: `${id}.hulvek.json`,
-    mimeType: 'application/json',
-    buffer: Buffer.from(JSON.stringify(copy)),
-  });
-  await page.getByRole('button', { name: 'Load', exact: true }).click();
-  await expect(page).toHaveURL(new RegExp(`/jobs/${id}$`));
-  return `/jobs/${id}`;
-}
-
 const open = async (page: Page, path: string) => {
   await page.goto(path);
   await expect(page.locator('h1').first()).toBeVisible();
 };
 
+/** Lines of words that lie over each other on the page; what stays in sight while the rest moves may. */
+const overprinted = (page: Page) =>
+  page.evaluate(() => {
+    const seen: { node: Element; text: string; box: DOMRect }[] = [];
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    const floats = (element: Element | null): boolean => {
+      for (let at = element; at; at = at.parentElement)
+        if (['fixed', 'sticky', 'absolute'].includes(getComputedStyle(at).position)) return true;
+      return false;
+    };
+    /** What of a line is seen through the boxes round it that cut off what hangs over. */
+    const seenOf = (box: DOMRect, element: Element): DOMRect | null => {
+      let { left, top, right, bottom } = box;
+      for (let at: Element | null = element; at; at = at.parentElement) {
+        if (getComputedStyle(at).overflow === 'visible') continue;
+        const frame = at.getBoundingClientRect();
+        left = Math.max(left, frame.left);
+        top = Math.max(top, frame.top);
+        right = Math.min(right, frame.right);
+        bottom = Math.min(bottom, frame.bottom);
+      }
+      return right - left > 4 && bottom - top > 4 ? new DOMRect(left, top, right - left, bottom - top) : null;
+    };
+    while (walker.nextNode()) {
+      const node = walker.currentNode;
+      const parent = node.parentElement;
+      if (!parent || !node.textContent?.trim() || !parent.checkVisibility({ visibilityProperty: true }))
+        continue;
+      if (parent.closest('svg, canvas, option, .visually-hidden') || floats(parent)) continue;
+      const range = document.createRange();
+      range.selectNodeContents(node);
+      for (const whole of range.getClientRects()) {
+        const box = seenOf(whole, parent);
+        if (box) seen.push({ node: parent, text: node.textContent.trim(), box });
+      }
+    }
+    const bands = new Map<number, typeof seen>();
+    for (const one of seen)
+      for (let band = Math.floor(one.box.top / 40); band <= one.box.bottom / 40; band++)
+        bands.set(band, [...(bands.get(band) ?? []), one]);
+    const found = new Set<string>();
+    for (const list of bands.values())
+      list.forEach((a, i) => {
+        for (const b of list.slice(i + 1)) {
+          if (a.node.contains(b.node) || b.node.contains(a.node)) continue;
+          const across = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
+          const down = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
+          // Lines may share the room between them, words may not.
+          if (across > 3 && down > 8) found.add(`${a.text.slice(0, 40)} | ${b.text.slice(0, 40)}`);
+        }
+      });
+    return [...found].slice(0, 5);
+  });
+
 const wider = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
-test('no page scrolls sideways: empty, with long names, on a phone, a tablet, and at twice the size', async ({
+test('no page scrolls sideways and no words lie over others: empty, one opening, long names, 500 openings; phone to desk', async ({
   page,
 }) => {
-  test.setTimeout(400_000);
+  test.setTimeout(600_000);
   await signIn(page);
   const empty = await bring(page, 'crawl-empty', (file) => ({
     ...file,
@@ -71,20 +110,70 @@ test('no page scrolls sideways: empty, with long names, on a phone, a tablet, an
     methods: file.methods.map((method) => ({ ...method, name: LONG })),
     openings: file.openings.map((opening) => ({ ...opening, name: LONG })),
   }));
+  const one = await bring(page, 'crawl-one', (file) => ({
+    ...file,
+    records: { readings: [], issues: [], entries: [] },
+    openings: file.openings.slice(0, 1),
+    job: { ...file.job, lines: [] },
+  }));
+  const many = await bring(page, 'crawl-many', (file) => manyOpenings(file, 500));
   const id = 'skarv-s-05';
   const paths = [
     ...PAGES.map((path) => `${empty}${path}`),
     ...PAGES.map((path) => `${long}${path}`),
-    ...['measure', 'detail', 'prove', 'install', 'history'].map((stage) => `${long}/${id}/${stage}`),
+    ...PAGES.map((path) => `${many}${path}`),
+    ...['', '/survey', '/sizes', '/proofs', '/cut-sheet'].map((path) => `${one}${path}`),
+    ...['measure', 'detail', 'prove', 'order', 'install', 'history'].map((stage) => `${long}/${id}/${stage}`),
     '/account',
     '/glossary',
   ];
-  for (const width of [390, 640, 820])
-    for (const path of paths) {
+  // 640 is a desk of 1280 at twice the size.
+  for (const path of paths) {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await open(page, path);
+    for (const width of [390, 640, 820, 1280]) {
       await page.setViewportSize({ width, height: 844 });
-      await open(page, path);
       await expect.poll(() => wider(page), `${path} at ${width}`).toBe(0);
+      await expect.poll(() => overprinted(page), `${path} at ${width}`).toEqual([]);
     }
+  }
+});
+
+test('two thousand openings are looked through, found, printed and gone between like twenty', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await signIn(page);
+  const path = await bring(page, 'crawl-2000', (file) => manyOpenings(file, 2000));
+  await open(page, path);
+  const marks = page.locator('tbody th');
+  await expect(marks.first()).toHaveText('M-1');
+  expect(await page.locator('*').count()).toBeLessThan(4000);
+  await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight));
+  await expect(marks.last()).toHaveText('M-2000');
+  expect(await page.locator('*').count()).toBeLessThan(4000);
+  // Where one is stays where one was, however far one scrolls.
+  await marks.last().getByRole('link').focus();
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await expect(marks.first()).toHaveText('M-1');
+  expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('M-2000');
+  await page.getByLabel('Find').first().fill('M-1777');
+  await expect(marks).toHaveText(['M-1777']);
+  await page.getByLabel('Find').first().fill('');
+  await page.emulateMedia({ media: 'print' });
+  await expect(marks).toHaveCount(2000);
+  await page.emulateMedia({ media: null });
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('M-1234');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/m-1234\//);
+  const rail = page.getByRole('navigation', { name: 'Openings of this job' });
+  await expect(rail.getByRole('link', { name: 'M-1235' })).toBeVisible();
+  await expect(rail.getByRole('button', { name: /after these/ })).toBeVisible();
+  await open(page, `${path}/survey`);
+  expect(await page.locator('*').count()).toBeLessThan(6000);
+  await open(page, `${path}/proofs`);
+  expect(await page.locator('*').count()).toBeLessThan(6000);
 });
 
 test('the new pages and the words of the work are accessible', async ({ page }) => {

@@ -33,6 +33,8 @@
   const near = $derived(
     meetings.filter((c) => selected.length === 0 || c.openings.some((id) => selected.includes(id))),
   );
+  /** More than these are not read: those chosen on the board come first anyway. */
+  const MOST = 40;
   const shelf = $derived([
     {
       field: 'unit' as const,
@@ -138,7 +140,7 @@
   {#if near.length > 0}
     <h2>{boardWords.collisions}</h2>
     <ul>
-      {#each near as c (c.openings.join())}
+      {#each near.slice(0, MOST) as c (c.openings.join())}
         <li>
           <b>{mark(c.openings[0])}, {mark(c.openings[1])}.</b>
           {c.kind === 'openings-overlap'
@@ -147,6 +149,7 @@
         </li>
       {/each}
     </ul>
+    {#if near.length > MOST}<p>{boardWords.moreMeet(near.length - MOST)}</p>{/if}
   {/if}
   <p class="hint">{boardWords.hint}</p>
 </aside>

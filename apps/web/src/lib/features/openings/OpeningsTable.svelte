@@ -10,6 +10,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
+  import LongRows from '$lib/ui/LongRows.svelte';
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
   import { fitWord } from '$words/fit.ts';
@@ -66,7 +67,7 @@
 </div>
 {#if mayEdit && chosen.length > 0}<ChosenBar {store} {set} {chosen} onclear={() => picked.clear()} />{/if}
 <div class="scroll">
-  <table>
+  <table aria-rowcount={rows.length + 1}>
     <caption class="visually-hidden">{jobWords.openings}</caption>
     <thead>
       <tr>
@@ -84,9 +85,9 @@
         {#if mayEdit}<th scope="col"><span class="visually-hidden">{changeWords.edit}</span></th>{/if}
       </tr>
     </thead>
-    <tbody>
-      {#each rows as row (row.id)}
-        <tr>
+    <LongRows items={rows} key={({ id }) => id} columns={9}>
+      {#snippet row(row, _, more)}
+        <tr {...more}>
           {#if mayEdit}
             <td class="tick"
               ><input
@@ -142,11 +143,10 @@
             >
           {/if}
         </tr>
-      {:else}
-        <tr><td colspan="9">{jobWords.none}</td></tr>
-      {/each}
-    </tbody>
+      {/snippet}
+    </LongRows>
   </table>
+  {#if rows.length === 0}<p class="none">{jobWords.none}</p>{/if}
 </div>
 
 <style>
@@ -185,6 +185,9 @@
     border-bottom: 2px solid var(--ink);
     font-size: 0.9rem;
   }
+  .none {
+    padding: 9px 0;
+  }
   .tick {
     width: 2.75rem;
     padding: 0;
@@ -194,7 +197,7 @@
     height: 1.25rem;
     margin: 0.75rem;
   }
-  tbody th a {
+  th[scope='row'] a {
     display: inline-block;
     min-width: 3.5rem;
     font-size: 1.05rem;

@@ -9,6 +9,7 @@
 <script lang="ts">
   import GradeMark from '$lib/ui/GradeMark.svelte';
   import { HeatJob } from '$lib/features/prove/heat/heat-job.svelte.ts';
+  import LongRows from '$lib/ui/LongRows.svelte';
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
   import { gradeWords } from '$words/ui.ts';
   import { proveText, type ProofId } from '$words/prove.ts';
@@ -82,7 +83,7 @@
     <label>{t.search}<input type="search" bind:value={search} /></label>
   </div>
   <div class="rows">
-    <table data-testid="job-proofs">
+    <table data-testid="job-proofs" aria-rowcount={shown.length + 1}>
       <thead>
         <tr>
           <th scope="col">{t.opening}</th>
@@ -90,9 +91,9 @@
           <th scope="col">{t.first}</th>
         </tr>
       </thead>
-      <tbody>
-        {#each shown as { plan: { opening }, judgement, first } (opening.id)}
-          <tr data-opening={opening.mark}>
+      <LongRows items={shown} key={({ plan }) => plan.opening.id} columns={9} row_px={49}>
+        {#snippet row({ plan: { opening }, judgement, first }, _, more)}
+          <tr data-opening={opening.mark} {...more}>
             <th scope="row">
               <a href="/jobs/{store.id}/{opening.id}/prove">
                 <JudgementMark {judgement} />
@@ -110,8 +111,8 @@
             {/each}
             <td class="first">{first}</td>
           </tr>
-        {/each}
-      </tbody>
+        {/snippet}
+      </LongRows>
     </table>
   </div>
   {#if shown.length === 0}<p>{t.none}</p>{/if}

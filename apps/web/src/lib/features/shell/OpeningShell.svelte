@@ -25,6 +25,19 @@
   let { store, opening, children }: OpeningShellProps = $props();
   const editor = setEditor(untrack(() => new OpeningEditor(store, opening)));
 
+  /** Of very many openings those round this one are listed; any other is found by its mark. */
+  const MOST = 150;
+  const MORE = 100;
+  let shown = $state(60);
+  const near = $derived.by(() => {
+    const { names } = store;
+    if (names.length <= MOST) return { list: names, from: 0, after: 0 };
+    const here = names.findIndex(({ id }) => id === opening);
+    const from = Math.max(0, here - shown / 2);
+    const list = names.slice(from, from + shown);
+    return { list, from, after: names.length - from - list.length };
+  });
+
   onMount(() => editor.restore());
   // Whatever is not judged as it stands here is, once the page has nothing better to do.
   $effect(() => {
@@ -49,7 +62,12 @@
   <nav class="openings" aria-label={navWords.openings}>
     <FindButton />
     <ul>
-      {#each store.names as row (row.id)}
+      {#if near.from > 0}<li class="more">
+          <button type="button" class="as-link" onclick={() => (shown += MORE)}
+            >{navWords.before(near.from)}</button
+          >
+        </li>{/if}
+      {#each near.list as row (row.id)}
         <li>
           <a
             href="/jobs/{store.id}/{row.id}/{page.params.stage}"
@@ -62,6 +80,11 @@
           </a>
         </li>
       {/each}
+      {#if near.after > 0}<li class="more">
+          <button type="button" class="as-link" onclick={() => (shown += MORE)}
+            >{navWords.after(near.after)}</button
+          >
+        </li>{/if}
     </ul>
   </nav>
   <main class="work">
@@ -108,6 +131,10 @@
   .openings a[aria-current='page'] {
     border-left-color: var(--rust);
     background: var(--paper);
+  }
+  .more {
+    padding: 0 12px;
+    white-space: nowrap;
   }
   .mark {
     font-weight: 700;

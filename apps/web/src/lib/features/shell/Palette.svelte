@@ -21,6 +21,38 @@
   const here = $derived(page.params.opening ?? null);
   const STAGES = ['measure', 'detail', 'prove', 'order', 'install', 'test', 'hand-over'] as const;
 
+  /** Of very many openings as many as anybody reads: the next letter finds the others. */
+  const MOST = 40;
+  let asked = $state('');
+  const words = $derived(asked.trim().toLowerCase().split(/\s+/));
+  const isMeant = (text: string) => words.every((word) => text.toLowerCase().includes(word));
+  /** Whoever types a whole mark means that one. */
+  const openings = $derived(
+    store.names
+      .filter(({ mark, name }) => isMeant(`${mark} ${name}`))
+      .sort((a, b) => Number(b.mark.toLowerCase() === words[0]) - Number(a.mark.toLowerCase() === words[0]))
+      .slice(0, MOST),
+  );
+  const stages = $derived(here ? STAGES.filter((one) => isMeant(stagesWords[one])) : []);
+  const found = $derived(
+    groups
+      .map(({ group, pages }) => ({ group, pages: pages.filter(({ view }) => isMeant(viewWords[view])) }))
+      .filter(({ pages }) => pages.length > 0),
+  );
+  const valueOf = {
+    opening: (id: string) => `opening ${id}`,
+    stage: (one: string) => `stage ${one}`,
+    page: (view: string) => `page ${view}`,
+  };
+  const first = $derived(
+    (openings[0] && valueOf.opening(openings[0].id)) ??
+      (stages[0] && valueOf.stage(stages[0])) ??
+      (found[0]?.pages[0] && valueOf.page(found[0].pages[0].view)) ??
+      '',
+  );
+  /** The one that Enter goes to: the first of what is found, until another one is chosen by arrows or pointer. */
+  let chosen = $derived(first);
+
   function go(path: string) {
     onclose();
     void goto(`/jobs/${store.id}${path}`);
@@ -35,47 +67,50 @@
     if (event.target === event.currentTarget) onclose();
   }}
 >
-  <Command.Root label={paletteWords.title} loop>
+  <Command.Root label={paletteWords.title} shouldFilter={false} bind:value={chosen} loop>
     <Command.Input
       class="palette-input"
+      bind:value={asked}
       placeholder={paletteWords.hint}
       aria-label={paletteWords.title}
       autofocus
     />
     <Command.List class="palette-list">
-      <Command.Empty><p class="none">{paletteWords.none}</p></Command.Empty>
-      <Command.Group>
-        <Command.GroupHeading class="palette-heading">{paletteWords.openings}</Command.GroupHeading>
-        <Command.GroupItems>
-          {#each store.names as { id, mark, name } (id)}
-            <Command.Item
-              class="palette-item"
-              value="{mark} {name} {id}"
-              onSelect={() => go(`/${id}/${stage}`)}><b>{mark}</b> {name}</Command.Item
-            >
-          {/each}
-        </Command.GroupItems>
-      </Command.Group>
-      {#if here}
+      {#if first === ''}<p class="none">{paletteWords.none}</p>{/if}
+      {#if openings.length > 0}
+        <Command.Group>
+          <Command.GroupHeading class="palette-heading">{paletteWords.openings}</Command.GroupHeading>
+          <Command.GroupItems>
+            {#each openings as { id, mark, name } (id)}
+              <Command.Item
+                class="palette-item"
+                value={valueOf.opening(id)}
+                onSelect={() => go(`/${id}/${stage}`)}><b>{mark}</b> {name}</Command.Item
+              >
+            {/each}
+          </Command.GroupItems>
+        </Command.Group>
+      {/if}
+      {#if stages.length > 0}
         <Command.Group>
           <Command.GroupHeading class="palette-heading">{stagesWords.label}</Command.GroupHeading>
           <Command.GroupItems>
-            {#each STAGES as one (one)}
+            {#each stages as one (one)}
               <Command.Item
                 class="palette-item"
-                value="stage {stagesWords[one]}"
+                value={valueOf.stage(one)}
                 onSelect={() => go(`/${here}/${one}`)}>{stagesWords[one]}</Command.Item
               >
             {/each}
           </Command.GroupItems>
         </Command.Group>
       {/if}
-      {#each groups as { group, pages } (group)}
+      {#each found as { group, pages } (group)}
         <Command.Group>
           <Command.GroupHeading class="palette-heading">{groupWords[group]}</Command.GroupHeading>
           <Command.GroupItems>
             {#each pages as { view, path } (path)}
-              <Command.Item class="palette-item" value="page {viewWords[view]}" onSelect={() => go(path)}
+              <Command.Item class="palette-item" value={valueOf.page(view)} onSelect={() => go(path)}
                 >{viewWords[view]}</Command.Item
               >
             {/each}

@@ -8,6 +8,7 @@
 </script>
 
 <script lang="ts">
+  import LongRows from '$lib/ui/LongRows.svelte';
   import JudgementMark from '$lib/ui/JudgementMark.svelte';
   import { gridPoints } from './survey-grid.svelte.ts';
   import { tableWords } from '$words/survey.ts';
@@ -60,7 +61,7 @@
 </script>
 
 <div class="scroll">
-  <table bind:this={table}>
+  <table bind:this={table} aria-rowcount={grid.openings.length + 1}>
     <caption class="visually-hidden">{viewWords.survey}</caption>
     <thead>
       <tr>
@@ -68,10 +69,10 @@
         {#each gridPoints as point (point)}<th scope="col">{pointTexts[point].label}</th>{/each}
       </tr>
     </thead>
-    <tbody>
-      {#each grid.openings as opening, r (opening.id)}
+    <LongRows items={grid.openings} key={({ id }) => id} columns={gridPoints.length + 1} row_px={45}>
+      {#snippet row(opening, r, more)}
         {@const row = rows.get(opening.id)}
-        <tr>
+        <tr {...more}>
           <th scope="row">
             {#if row}<JudgementMark judgement={row.judgement} />{/if}
             {opening.mark}
@@ -107,8 +108,8 @@
             </td>
           {/each}
         </tr>
-      {/each}
-    </tbody>
+      {/snippet}
+    </LongRows>
   </table>
 </div>
 
@@ -146,7 +147,7 @@
     left: 0;
     z-index: 2;
   }
-  tbody th {
+  th[scope='row'] {
     position: sticky;
     left: 0;
     padding: 0 var(--gap-3);

@@ -27,6 +27,7 @@ export const boardWords = {
   overlap: 'They lie over each other. Correct a place.',
   meet: (free: string, needs: string) =>
     `${free} of wall between them, their strips need ${needs}. Run one strip through over both, and draw that joint before cutting.`,
+  moreMeet: (many: number) => `${many} more like these: choose an opening to see its own.`,
   nowhere: (marks: string) => `Without a place on a façade: ${marks}.`,
   layOut: 'Put them at the end of their façade',
   hint: 'Drag, or use the arrow keys: 10 mm a step, with Shift 100 mm. Space adds to the selection, Ctrl+A takes all shown, Ctrl+Z takes a change back.',

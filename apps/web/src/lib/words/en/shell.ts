@@ -134,6 +134,8 @@ export const navWords = {
   gone: 'This opening was removed from the job. What you entered here is kept with it.',
   toJob: 'To the job',
   openings: 'Openings of this job',
+  before: (many: number) => `${many} before these`,
+  after: (many: number) => `${many} after these`,
   jobs: 'All jobs',
   units: 'I read figures in',
   reads: { mm: 'Millimetres, kilograms, °C', in: 'Inches, pounds, °F' },
