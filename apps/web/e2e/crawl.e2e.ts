@@ -55,7 +55,11 @@ const overprinted = (page: Page) =>
     while (walker.nextNode()) {
       const node = walker.currentNode;
       const parent = node.parentElement;
-      if (!parent || !node.textContent?.trim() || !parent.checkVisibility({ visibilityProperty: true }))
+      if (
+        !parent ||
+        !node.textContent?.trim() ||
+        !parent.checkVisibility({ visibilityProperty: true, contentVisibilityAuto: true })
+      )
         continue;
       if (parent.closest('svg, canvas, option, .visually-hidden') || floats(parent)) continue;
       const range = document.createRange();
