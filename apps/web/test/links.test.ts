@@ -15,7 +15,14 @@ import {
 import { auditOf } from '../src/lib/server/services/audit.ts';
 import { freezePlan } from '../src/lib/server/services/frozen-plans.ts';
 import { loadParts } from '../src/lib/server/services/openings.ts';
-import { deletedJobs, deleteJob, importJob, listJobs, putBackJob } from '../src/lib/server/services/jobs.ts';
+import {
+  archiveJob,
+  deletedJobs,
+  deleteJob,
+  importJob,
+  listJobs,
+  putBackJob,
+} from '../src/lib/server/services/jobs.ts';
 import {
   changeMember,
   invite,
@@ -218,6 +225,23 @@ describe('sessions and accounts', () => {
     const after = await counts();
     expect(after).toEqual({ job: before.job + 1, changed: before.job + 1, planned: before.job + 1 });
     expect((await loadParts(db, JOB)).flatMap(({ issues }) => issues).at(-1)?.person).not.toBe('Gone Soon');
+  });
+});
+
+describe('a job that is put away', () => {
+  it('stands apart for everybody in it, by those who may, and is taken out again; nothing is locked', async () => {
+    const [user, viewer] = [await account(), await account()];
+    await importJob(db, emptyJob('put-away'), { user, file: '' });
+    await setMember(db, 'put-away', viewer, 'viewer');
+    const isAway = async (who: string) =>
+      (await listJobs(db, who)).find(({ job }) => job.id === 'put-away')?.archived;
+    expect(await archiveJob(db, 'put-away', viewer, true)).toBe(false);
+    expect(await isAway(viewer)).toBe(false);
+    expect(await archiveJob(db, 'put-away', user, true)).toBe(true);
+    expect([await isAway(user), await isAway(viewer)]).toEqual([true, true]);
+    expect(await roleIn(db, 'put-away', viewer)).toBe('viewer');
+    expect(await archiveJob(db, 'put-away', user, false)).toBe(true);
+    expect(await isAway(viewer)).toBe(false);
   });
 });
 

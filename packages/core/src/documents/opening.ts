@@ -62,6 +62,12 @@ export const openingDocumentSchema = z.strictObject({
   ),
 });
 
+/** What an opening is asked to be, without anything that happened at it or was decided for it alone. */
+export function asAsked(document: OpeningDocument): OpeningDocument {
+  const { deviations: _d, order: _o, damage: _b, label: _l, ...asked } = document;
+  return asked;
+}
+
 /** Under which rule the reason of an opening's own order is kept among its deviations. */
 export const OWN_ORDER = 'order';
 

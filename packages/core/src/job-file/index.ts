@@ -1,2 +1,3 @@
 /** The door of this room. */
 export * from './job-file.ts';
+export * from './template.ts';

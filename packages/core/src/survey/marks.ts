@@ -46,3 +46,18 @@ export function nextMark(mark: string, taken: readonly string[]): string {
     if (!known.has(sameMark(next))) return next;
   }
 }
+
+/**
+ * Marks of a façade's openings, storey by storey from the ground. A mark that ends in three figures or more counts its storeys
+ * in hundreds, S-101 below S-201; shorter ones count on from storey to storey.
+ */
+export function gridMarks(first: string, across: number, storeys: number): string[][] {
+  const [, before = '', digits = '1'] = /^(.*?)(\d+)$/.exec(first.trim()) ?? [undefined, `${first.trim()}-`];
+  const hundreds = digits.length >= 3;
+  return Array.from({ length: storeys }, (_, storey) =>
+    Array.from({ length: across }, (_, i) => {
+      const n = Number(digits) + i + storey * (hundreds ? 100 : across);
+      return `${before}${String(n).padStart(digits.length, '0')}`;
+    }),
+  );
+}

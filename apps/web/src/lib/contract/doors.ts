@@ -18,6 +18,8 @@ export const auditActions = [
   'exported',
   'job-deleted',
   'job-put-back',
+  'job-archived',
+  'job-taken-out',
   'shelf-keeper',
   'own-data',
   'erased',

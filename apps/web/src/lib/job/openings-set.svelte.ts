@@ -3,7 +3,7 @@ import { openingsChanged, NO_CHANGE, type OpeningsChange } from '$lib/contract/o
 import { answerOf } from '$lib/contract/read.ts';
 import { sentence } from '$lib/device/outbox.svelte.ts';
 import { addWords, openingsWords } from '$words/openings.ts';
-import type { Opening, OpeningDocument, Unit } from '@hulvek/core';
+import { asAsked, type Opening, type OpeningDocument, type Unit } from '@hulvek/core';
 import type { JobStore } from './job.svelte.ts';
 import { OpeningsEditor } from './openings.svelte.ts';
 
@@ -166,6 +166,6 @@ export function newOpening(
 
 /** The same opening under another id and mark, with nothing that happened there. */
 export function copyOfOpening(document: OpeningDocument, id: string, mark: string): OpeningDocument {
-  const { deviations: _deviations, position: _position, damage: _damage, label: _label, ...rest } = document;
+  const { position: _position, ...rest } = asAsked(document);
   return { ...rest, id: id as Opening['id'], mark };
 }

@@ -37,6 +37,7 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'POST /jobs?/create': 'person',
   'POST /jobs?/load': 'person',
   'POST /jobs?/back': 'person',
+  'POST /jobs?/archive': 'person',
   'GET /jobs/[job]': 'see',
   'GET /jobs/[job]/file': 'see',
   'GET /jobs/[job]/add': 'see',

@@ -5,9 +5,20 @@
   import { goto } from '$app/navigation';
   import { tourAt } from '$lib/features/guide/tour.svelte.ts';
   import { tourWords } from '$words/tour-start.ts';
+  import { may } from '$lib/contract/rights.ts';
   import { jobsWords } from '$words/shell.ts';
 
   let { data, form } = $props();
+  let search = $state('');
+  const FEW = 6;
+  const words = $derived(search.trim().toLowerCase());
+  const found = $derived(
+    data.jobs.filter(({ job }) => `${job.name} ${job.note}`.toLowerCase().includes(words)),
+  );
+  const current = $derived(found.filter(({ archived }) => !archived));
+  const away = $derived(found.filter(({ archived }) => archived));
+  /** The job that the new one begins from. */
+  let from = $state('');
   /** The job of the demo that the way round leads through. */
   const DEMO = 'skarv-point';
 </script>
@@ -25,15 +36,43 @@
     </p>
   {/if}
   {#if data.jobs.length === 0}<p>{jobsWords.empty}</p>{/if}
+  {#if data.jobs.length > FEW}
+    <label class="find"
+      >{jobsWords.find}
+      <input type="search" placeholder={jobsWords.findHint} bind:value={search} />
+    </label>
+  {/if}
+  {#snippet line({ job, openings, role, archived }: (typeof data.jobs)[number])}
+    <li>
+      <a href="/jobs/{job.id}">{job.name}</a>
+      <span class="count">{jobsWords.openings(openings)}</span>
+      {#if job.note}<p>{job.note}</p>{/if}
+      {#if may(role, 'settings')}
+        <form method="POST" action="?/archive" use:enhance>
+          <input type="hidden" name="job" value={job.id} />
+          <input type="hidden" name="away" value={archived ? 'no' : 'yes'} />
+          <button type="submit" class="as-link"
+            >{archived ? jobsWords.takeOut : jobsWords.archive}<span class="visually-hidden"
+              >, {job.name}</span
+            ></button
+          >
+        </form>
+      {/if}
+    </li>
+  {/snippet}
   <ul class="jobs">
-    {#each data.jobs as { job, openings } (job.id)}
-      <li>
-        <a href="/jobs/{job.id}">{job.name}</a>
-        <span class="count">{jobsWords.openings(openings)}</span>
-        {#if job.note}<p>{job.note}</p>{/if}
-      </li>
-    {/each}
+    {#each current as one (one.job.id)}{@render line(one)}{/each}
   </ul>
+  {#if data.jobs.length > 0 && found.length === 0}<p>{jobsWords.noneFound}</p>{/if}
+  {#if away.length > 0}
+    <details open={words !== ''}>
+      <summary>{jobsWords.archived(away.length)}</summary>
+      <p class="quiet">{jobsWords.archivedNote}</p>
+      <ul class="jobs">
+        {#each away as one (one.job.id)}{@render line(one)}{/each}
+      </ul>
+    </details>
+  {/if}
   {#if data.deleted.length > 0}
     <section>
       <h2>{jobsWords.deleted}</h2>
@@ -68,6 +107,17 @@
         <option value="mm">{jobsWords.mm}</option>
         <option value="in">{jobsWords.in}</option>
       </select>
+      {#if data.jobs.length > 0}
+        <label for="from">{jobsWords.from}</label>
+        <select id="from" name="from" bind:value={from} aria-describedby="from-note">
+          <option value="">{jobsWords.fromNothing}</option>
+          {#each data.jobs as { job } (job.id)}<option value={job.id}>{job.name}</option>{/each}
+        </select>
+        {#if from !== ''}
+          <p id="from-note" class="quiet">{jobsWords.fromNote}</p>
+          <label class="choice"><input type="checkbox" name="openings" /> {jobsWords.withOpenings}</label>
+        {/if}
+      {/if}
       <Button kind="main" type="submit">{jobsWords.add}</Button>
     </form>
     <form method="POST" action="?/load" enctype="multipart/form-data" use:enhance>
@@ -121,6 +171,30 @@
   }
   label {
     font-weight: 500;
+  }
+  .quiet {
+    color: var(--ink-soft);
+  }
+  .find {
+    display: flex;
+    align-items: center;
+    gap: var(--gap-3);
+  }
+  .choice {
+    display: flex;
+    align-items: center;
+    gap: var(--gap-2);
+    min-height: var(--touch);
+    font-weight: 400;
+  }
+  .choice input {
+    width: 1.25rem;
+    height: 1.25rem;
+  }
+  summary {
+    min-height: var(--touch);
+    align-content: center;
+    cursor: pointer;
   }
   .problem {
     padding: var(--gap-3);

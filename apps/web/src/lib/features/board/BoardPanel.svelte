@@ -14,6 +14,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import Button from '$lib/ui/Button.svelte';
+  import { boardSteps } from './steps.ts';
   import { freshId } from '$lib/device/ids.ts';
   import LengthField from '$lib/ui/LengthField.svelte';
   import { measureWords } from '$words/measure.ts';
@@ -151,7 +152,7 @@
     </ul>
     {#if near.length > MOST}<p>{boardWords.moreMeet(near.length - MOST)}</p>{/if}
   {/if}
-  <p class="hint">{boardWords.hint}</p>
+  <p class="hint">{boardWords.hint(length(boardSteps[units].snap_mm), length(boardSteps[units].large_mm))}</p>
 </aside>
 
 <style>

@@ -1,6 +1,7 @@
 <script module lang="ts">
   import type { OpeningRow } from '$lib/job/opening-row.ts';
   import type { Collision, Placed } from '@hulvek/core';
+  import type { BoardSteps } from './steps.ts';
 
   export interface FacadeProps {
     name: string;
@@ -14,6 +15,8 @@
     shown: ReadonlySet<string>;
     mayMove: boolean;
     figure: (mm: number) => string;
+    /** What positions snap to, and what a key moves them by. */
+    steps: BoardSteps;
     onselect: (id: string, add: boolean) => void;
     /** The openings selected were moved together. */
     onmove: (id: string, by: { u: number; v: number }) => void;
@@ -36,14 +39,12 @@
     shown,
     mayMove,
     figure,
+    steps,
     onselect,
     onmove,
   }: FacadeProps = $props();
 
   const AROUND_mm = 500;
-  /** Positions snap to this while dragging; numbers can be finer. */
-  const SNAP_mm = 10;
-  const STEP_mm = { plain: 10, large: 100 };
   let width = $state(0);
   let drag = $state.raw<{ id: string; from: readonly [number, number]; by: { u: number; v: number } } | null>(
     null,
@@ -64,7 +65,7 @@
   const byId = $derived(new Map(openings.map((o) => [o.id, o])));
   const moving = (id: string) =>
     drag !== null && (id === drag.id || (selected.has(id) && selected.has(drag.id)));
-  const snapped = (mm: number) => Math.round(mm / SNAP_mm) * SNAP_mm;
+  const snapped = (mm: number) => Math.round(mm / steps.snap_mm) * steps.snap_mm;
 
   function grab(event: PointerEvent, id: string) {
     if (event.button !== 0) return;
@@ -89,7 +90,7 @@
   }
 
   function keydown(event: KeyboardEvent, id: string) {
-    const step = event.shiftKey ? STEP_mm.large : STEP_mm.plain;
+    const step = event.shiftKey ? steps.large_mm : steps.snap_mm;
     const by = {
       ArrowLeft: { u: -step, v: 0 },
       ArrowRight: { u: step, v: 0 },

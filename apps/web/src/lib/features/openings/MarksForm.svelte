@@ -14,36 +14,21 @@
 </script>
 
 <script lang="ts">
-  import { freshId } from '$lib/device/ids.ts';
   import { copyOfOpening, newOpening } from '$lib/job/openings-set.svelte.ts';
-  import ChoiceField from '$lib/ui/ChoiceField.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { addWords } from '$words/openings.ts';
   import { marksIn, nextMark, sameMark, type OpeningDocument } from '@hulvek/core';
   import { untrack } from 'svelte';
+  import NewChoices from './NewChoices.svelte';
+  import { NewChoice } from './new-choice.svelte.ts';
 
   let { store, set, copies = false, of = '', onadded }: MarksFormProps = $props();
-  const context = $derived(store.context);
   const openings = $derived(store.pack.openings.map(({ document }) => document));
   let original = $state(untrack(() => of));
   const source = $derived(openings.find(({ id }) => id === original) ?? openings.at(-1) ?? null);
   let marks = $state(untrack(() => suggestion()));
-  let name = $state('');
-  let facade = $state('');
-  /** What somebody chose here; the usual ones of the job until then. */
-  let chosen = $state.raw<{ unit?: string; wall?: string; method?: string }>({});
-  const unit = $derived(chosen.unit ?? context.job.usual?.unit ?? '');
-  const wall = $derived(chosen.wall ?? context.job.usual?.wall ?? context.walls[0]?.id ?? '');
-  const method = $derived(chosen.method ?? context.job.usual?.method ?? context.methods[0]?.id ?? '');
+  const choice = untrack(() => new NewChoice(store));
   let pressed = $state(false);
-  /** Ids belong to marks: pressed twice, or sent again after a lost answer, nothing is added twice. */
-  const ids = new Map<string, string>();
-  const idOf = (mark: string): string => {
-    const id = ids.get(sameMark(mark)) ?? `opening-${freshId().slice(0, 13)}`;
-    ids.set(sameMark(mark), id);
-    return id;
-  };
-
   function suggestion(): string {
     const all = store.pack.openings.map(({ document }) => document);
     const from = all.find(({ id }) => id === of) ?? all.at(-1);
@@ -66,7 +51,6 @@
         ? addWords.taken(taken.slice(0, 8).join(', '))
         : '',
   );
-  const facades = $derived([...new Set(openings.map((o) => o.facade).filter(Boolean))]);
 
   async function add(event: SubmitEvent) {
     event.preventDefault();
@@ -74,18 +58,11 @@
     if (problem) return;
     const made = read.marks.map((mark): OpeningDocument =>
       copies && source
-        ? copyOfOpening(source, idOf(mark), mark)
-        : newOpening(store, idOf(mark), {
-            mark,
-            name: name.trim(),
-            facade: facade.trim(),
-            unit: (unit || null) as OpeningDocument['unit'],
-            wall: (wall || null) as OpeningDocument['wall'],
-            method: (method || null) as OpeningDocument['method'],
-          }),
+        ? copyOfOpening(source, choice.idOf(mark), mark)
+        : newOpening(store, choice.idOf(mark), { mark, ...choice.fields }),
     );
     if (!(await set.add(made))) return;
-    ids.clear();
+    choice.stored();
     marks = '';
     pressed = false;
     onadded(made.map(({ id }) => id));
@@ -114,41 +91,7 @@
   <p id="marks-hint" class="quiet">{addWords.marksHint}</p>
   {#if pressed && problem}<p class="problem" role="alert">{problem}</p>{/if}
   {#if !copies}
-    <div class="grid">
-      <label>{addWords.name}<input bind:value={name} maxlength="120" autocomplete="off" /></label>
-      <label
-        >{addWords.facade}<input
-          bind:value={facade}
-          maxlength="60"
-          list="facades"
-          autocomplete="off"
-        /></label
-      >
-      <ChoiceField
-        label={addWords.unit}
-        items={context.units}
-        value={unit}
-        empty={addWords.later}
-        onchoose={(id) => (chosen = { ...chosen, unit: id })}
-      />
-      <ChoiceField
-        label={addWords.wall}
-        items={context.walls}
-        value={wall}
-        empty={addWords.later}
-        onchoose={(id) => (chosen = { ...chosen, wall: id })}
-      />
-      <ChoiceField
-        label={addWords.method}
-        items={context.methods}
-        value={method}
-        empty={addWords.later}
-        onchoose={(id) => (chosen = { ...chosen, method: id })}
-      />
-    </div>
-    <datalist id="facades"
-      >{#each facades as one (one)}<option value={one}></option>{/each}</datalist
-    >
+    <NewChoices {store} {choice} />
   {/if}
   <Button kind="main" type="submit" disabled={set.busy || (copies && !source)}
     >{addWords.submit(Math.max(1, read.marks.length), 0)}</Button
@@ -168,12 +111,6 @@
     gap: var(--gap-1);
     width: 100%;
     font-weight: 500;
-  }
-  .grid {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(min(100%, 14rem), 1fr));
-    gap: var(--gap-3);
-    width: 100%;
   }
   .quiet {
     color: var(--ink-soft);

@@ -26,7 +26,7 @@ import {
   readings,
   tokens,
 } from '../db/schema/index.ts';
-import type { Role } from '$lib/contract/rights.ts';
+import { may, type Role } from '../../contract/rights.ts';
 import { sitePartsOf, type SitePart } from '../../contract/site-parts.ts';
 import { storedContext, storedJob } from '../db/stored.ts';
 import { note } from './audit.ts';
@@ -68,6 +68,26 @@ export async function putBackJob(db: Database, job: string, user: string): Promi
   });
 }
 
+/**
+ * Puts a job into the archive of everybody in it, or takes it out. Nothing in it is locked: what comes late from a device is
+ * taken as ever. @returns whether this person may
+ */
+export async function archiveJob(db: Database, job: string, user: string, away: boolean): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const [own] = await tx
+      .select({ role: members.role })
+      .from(members)
+      .where(and(eq(members.jobId, job), eq(members.userId, user)));
+    if (!may(own?.role ?? null, 'settings')) return false;
+    await tx
+      .update(jobs)
+      .set({ archivedAt: away ? new Date() : null })
+      .where(eq(jobs.id, job));
+    await note(tx, { action: away ? 'job-archived' : 'job-taken-out', user, job });
+    return true;
+  });
+}
+
 /** What was deleted long enough ago goes for good, with its records and pictures. */
 export async function purgeJobs(db: Database): Promise<void> {
   await db.delete(jobs).where(lt(jobs.deletedAt, sql`now() - make_interval(days => ${KEEP_DELETED_days})`));
@@ -83,7 +103,6 @@ export async function deletedJobs(db: Database, user: string): Promise<{ id: str
   return rows;
 }
 
-/** The jobs a person belongs to, with the role there. */
 /** The jobs of a person, and where each stands. */
 export const jobRevisions = async (
   db: Queries,
@@ -98,14 +117,16 @@ export const jobRevisions = async (
   return rows.map(({ id, document, revision }) => ({ id, name: storedJob(document).name, revision }));
 };
 
+/** The jobs a person belongs to, with the role there. */
 export async function listJobs(
   db: Database,
   user: string,
-): Promise<{ job: Job; role: Role; openings: number }[]> {
+): Promise<{ job: Job; role: Role; openings: number; archived: boolean }[]> {
   const rows = await db
     .select({
       job: jobs.document,
       role: members.role,
+      archived: sql<boolean>`${jobs.archivedAt} is not null`,
       openings: sql<number>`(select count(*)::int from openings o where o.job_id = ${jobs.id} and o.removed_at is null)`,
     })
     .from(jobs)

@@ -9,7 +9,7 @@ import {
   type TypedLength,
 } from '@hulvek/core';
 
-const freshId = (prefix: string): string => `${prefix}-${randomUUID().slice(0, 8)}`;
+export const freshId = (prefix: string): string => `${prefix}-${randomUUID().slice(0, 8)}`;
 const mm = (value: number): TypedLength => ({ typed: `${value} mm`, mm: value });
 
 /** A job with one usual wall and the one method, so that the first opening can be planned at once. */

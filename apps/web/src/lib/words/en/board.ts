@@ -30,5 +30,6 @@ export const boardWords = {
   moreMeet: (many: number) => `${many} more like these: choose an opening to see its own.`,
   nowhere: (marks: string) => `Without a place on a façade: ${marks}.`,
   layOut: 'Put them at the end of their façade',
-  hint: 'Drag, or use the arrow keys: 10 mm a step, with Shift 100 mm. Space adds to the selection, Ctrl+A takes all shown, Ctrl+Z takes a change back.',
+  hint: (plain: string, large: string) =>
+    `Drag, or use the arrow keys: ${plain} a step, with Shift ${large}. Space adds to the selection, Ctrl+A takes all shown, Ctrl+Z takes a change back.`,
 };

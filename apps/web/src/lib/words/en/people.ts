@@ -68,6 +68,8 @@ export const peopleWords = {
     exported: 'saved the job as a file',
     'job-deleted': 'deleted the job',
     'job-put-back': 'put the job back',
+    'job-archived': 'put the job into the archive',
+    'job-taken-out': 'took the job out of the archive',
     'shelf-keeper': 'made keeper of the shelf:',
     'own-data': 'took out own data',
     erased: 'erased the account',

@@ -192,7 +192,7 @@ export const proveText = {
     amounts: 'Quantities',
     chart: 'Cost against width of the joint, all round this opening',
     chartLabel: 'Cost of each seal against the width of the joint',
-    width: 'Joint, mm',
+    width: 'Joint',
     table: 'The same as a table',
     tip: (mm: number | null, length: (mm: number) => string): string =>
       mm === null

@@ -42,6 +42,18 @@ export const jobsWords = {
   busy: 'The server reads as many files as it can. Try again in a minute.',
   deleted: 'Deleted jobs',
   putBack: 'Put back',
+  find: 'Find a job',
+  findHint: 'name or note',
+  noneFound: 'No job of that name.',
+  archive: 'Put away',
+  archived: (many: number) => `Put away (${many})`,
+  archivedNote: 'For everybody in the job. Nothing in it is locked: what comes late from a phone is taken.',
+  takeOut: 'Take out again',
+  from: 'Begin from',
+  fromNothing: 'nothing',
+  fromNote:
+    'Its walls, units, methods, materials and conditions are copied. Figures measured, plans and records are not.',
+  withOpenings: 'with its openings',
 };
 
 export const jobWords = {

@@ -143,7 +143,7 @@
       <h3>{t.chart}</h3>
       <ProofChart
         kind="line"
-        labels={costs.curve.widths_mm.map(String)}
+        labels={costs.curve.widths_mm.map(length)}
         {sets}
         axis={t.width}
         label={t.chartLabel}
@@ -163,7 +163,7 @@
               {#each costs.curve.widths_mm as width, i (width)}
                 {#if i % 3 === 0}
                   <tr>
-                    <th scope="row">{width}</th>
+                    <th scope="row">{length(width)}</th>
                     {#each sealIds as id (id)}
                       {@const cost = costs.curve.costs[id][i] ?? null}
                       <td>{cost === null ? '–' : t.money(cost, currency)}</td>

@@ -102,6 +102,8 @@ export const jobs = pgTable('jobs', {
   createdAt: at('created_at').notNull().defaultNow(),
   /** When somebody deleted it: nobody opens it any more, and after a while it is gone. */
   deletedAt: at('deleted_at'),
+  /** When somebody put it away: it stands apart in lists, and nothing in it is locked. */
+  archivedAt: at('archived_at'),
 });
 
 /** What a job's own walls, units, methods and materials were, every time one changed. Only ever added. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
+  import GridForm from '$lib/features/openings/GridForm.svelte';
   import MarksForm from '$lib/features/openings/MarksForm.svelte';
   import ScheduleForm from '$lib/features/openings/ScheduleForm.svelte';
   import SetBar from '$lib/features/openings/SetBar.svelte';
@@ -15,13 +16,13 @@
   const store = $derived(data.store);
   const set = untrack(() => new OpeningsSet(data.store));
   const desk = untrack(() => new ScheduleDesk(data.store, set));
-  const WAYS = ['schedule', 'marks', 'copies'] as const;
+  const WAYS = ['schedule', 'marks', 'grid', 'copies'] as const;
   type Way = (typeof WAYS)[number];
   const asked = untrack(() => page.url.searchParams.get('way') ?? '');
   let way = $state<Way>(WAYS.find((one) => one === asked) ?? 'schedule');
   const of = untrack(() => page.url.searchParams.get('of') ?? '');
   const mayEdit = $derived(store.pack.rights.includes('plan'));
-  const ways = $derived(store.pack.openings.length > 0 ? WAYS : WAYS.slice(0, 2));
+  const ways = $derived(store.pack.openings.length > 0 ? WAYS : WAYS.slice(0, 3));
 
   /** One opening that was added is measured next; of several the list is looked at. */
   const added = (ids: readonly string[]) =>
@@ -39,6 +40,7 @@
     </div>
     <SetBar {set} />
     {#if way === 'schedule'}<ScheduleForm {desk} />
+    {:else if way === 'grid'}<GridForm {store} {set} />
     {:else}{#key way}<MarksForm {store} {set} copies={way === 'copies'} {of} onadded={added} />{/key}{/if}
     {#if set.said}<p><a href="/jobs/{store.id}">{addWords.toList}</a></p>{/if}
   {:else}<p>{shellWords.readOnly}</p>{/if}

@@ -3,6 +3,7 @@
   import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import BoardPanel from '$lib/features/board/BoardPanel.svelte';
   import Facade from '$lib/features/board/Facade.svelte';
+  import { boardSteps } from '$lib/features/board/steps.ts';
   import Button from '$lib/ui/Button.svelte';
   import { OpeningsEditor } from '$lib/job/openings.svelte.ts';
   import { boardWords } from '$words/board.ts';
@@ -130,6 +131,7 @@
           {shown}
           {mayMove}
           {figure}
+          steps={boardSteps[units]}
           onselect={select}
           onmove={move}
         />
