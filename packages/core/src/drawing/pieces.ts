@@ -1,6 +1,7 @@
 /** The pieces to cut, flat, at true size: one millimetre of tape is one unit of the drawing. */
 import { cutSize, flatBounds, foldLines, type Sheet } from '../geometry/sheet.ts';
 import { edgesOf, sameSegment, type Polygon, type Segment } from '../geometry/polygon.ts';
+import { cutThrough, type CutPlane, type Range } from '../geometry/solid.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import { escapeXml } from './export.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
@@ -42,6 +43,85 @@ function flatPiece(sheet: Sheet): FlatPiece {
 function outlineOf(regions: readonly Polygon[]): Segment[] {
   const edges = regions.flatMap(edgesOf);
   return edges.filter((edge) => edges.filter((other) => sameSegment(edge, other)).length === 1);
+}
+
+/** A corner of the uncut piece that the knife takes away: square, or along a slant. */
+export interface Notch {
+  readonly along_mm: number;
+  readonly across_mm: number;
+  /** How many corners of that size. */
+  readonly count: number;
+}
+
+/** Below this an outline has its corner, mm. */
+const LEAST_NOTCH_mm = 0.5;
+
+/** Corners of the piece's rectangle that are not in it, equal ones counted together. */
+export function notchesOf({ size, outline }: FlatPiece): Notch[] {
+  const points = outline.flat();
+  const least = (values: readonly number[]) => (values.length > 0 ? Math.min(...values) : 0);
+  const near = (a: number, b: number) => Math.abs(a - b) < LEAST_NOTCH_mm;
+  const notches = [0, size.length_mm].flatMap((x) =>
+    [0, size.width_mm].flatMap((y) => {
+      const along = least(points.filter(([, py]) => near(py, y)).map(([px]) => Math.abs(px - x)));
+      const across = least(points.filter(([px]) => near(px, x)).map(([, py]) => Math.abs(py - y)));
+      const isCut = along > LEAST_NOTCH_mm && across > LEAST_NOTCH_mm;
+      return isCut ? [{ along_mm: along, across_mm: across }] : [];
+    }),
+  );
+  return notches.flatMap((notch, i) => {
+    const same = notches.filter(
+      (other) => near(other.along_mm, notch.along_mm) && near(other.across_mm, notch.across_mm),
+    );
+    return same[0] === notch || notches.indexOf(same[0] ?? notch) === i
+      ? [{ ...notch, count: same.length }]
+      : [];
+  });
+}
+
+/** A slit: where it begins from the piece's left end, and how long it is. */
+export interface Slit {
+  readonly from_mm: number;
+  readonly length_mm: number;
+}
+
+export const slitsOf = ({ slits }: FlatPiece): Slit[] =>
+  slits.flatMap((line) => {
+    const [a, b] = [line[0], line.at(-1)];
+    if (!a || !b) return [];
+    return [{ from_mm: Math.min(a[0], b[0]), length_mm: Math.hypot(b[0] - a[0], b[1] - a[1]) }];
+  });
+
+/** What a saw shows across a piece of boards: each board's own shape, as they stand together. */
+export interface PieceSection {
+  readonly regions: readonly Polygon[];
+  readonly size: { readonly wide_mm: number; readonly high_mm: number };
+}
+
+/**
+ * Across a piece that is joined of several boards or cut to a slope; `null` for one that is a plain rectangle. Through the wall
+ * it lies level; a sill stands as it is seen from the side, a jamb as from above.
+ */
+export function sawnSection(piece: Piece): PieceSection | null {
+  if (piece.form !== 'solid' || piece.sawn.length === 0) return null;
+  const profiles = piece.solids.flatMap(({ profile }) => profile);
+  const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
+  const [long_u, long_v] = [spread(piece.solids.flatMap(({ u }) => u)), spread(profiles.map(([, v]) => v))];
+  const middle = (values: readonly number[]) => (Math.max(...values) + Math.min(...values)) / 2;
+  const plane: CutPlane =
+    long_v > long_u
+      ? { axis: 'v', at: middle(profiles.map(([, v]) => v)) }
+      : { axis: 'u', at: middle(piece.solids.flatMap(({ u }) => u)) };
+  const all: Range = [-1e6, 1e6];
+  const regions = cutThrough(piece.solids, plane, { w: all, across: all }).map(({ outline }) => outline);
+  const points = regions.flat();
+  const isPlain = regions.length < 2 && points.length === 4 && new Set(points.map(([x]) => x)).size === 2;
+  if (points.length === 0 || isPlain) return null;
+  const [left, top] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([, y]) => y))];
+  return {
+    regions: regions.map((region) => region.map(([x, y]): Point2 => [x - left, top - y])),
+    size: { wide_mm: spread(points.map(([x]) => x)), high_mm: spread(points.map(([, y]) => y)) },
+  };
 }
 
 const SHEET_MARGIN_mm = 20;

@@ -152,8 +152,16 @@
     font-weight: 600;
   }
   .jobs p {
-    grid-column: 1 / -1;
+    grid-column: 1;
     color: var(--ink-soft);
+  }
+  .jobs li form {
+    grid-column: 2;
+    justify-self: end;
+    align-self: end;
+  }
+  .jobs form :global(button) {
+    margin: 0;
   }
   .forms {
     display: grid;

@@ -17,8 +17,13 @@
     formatLength,
     formatCut,
     kindOf,
+    notchesOf,
+    sawnSection,
+    slitsOf,
+    type PieceSection,
     materialTexts,
     pieceText,
+    toMark,
     writeMeasure,
     type CutRow,
     type FlatPiece,
@@ -26,12 +31,15 @@
 
   let { plans, reads }: CutSheetProps = $props();
   const units = $derived(plans[0]?.job.job.units ?? 'mm');
-  const length = $derived((mm: number) => formatLength(mm, units));
+  /** To the mark that the job is cut to, as the sizes beside. */
+  const mark = $derived((mm: number) => formatLength(toMark(mm, units), units));
 
   interface Row {
     readonly cut: CutRow;
     readonly marks: readonly string[];
     readonly flat: FlatPiece | undefined;
+    /** Of boards that are joined or sloped. */
+    readonly section: PieceSection | null;
     readonly count: number;
   }
 
@@ -39,7 +47,13 @@
   const rows = $derived.by((): Row[] => {
     const groups = new Map<
       string,
-      { cut: CutRow; marks: string[]; flat: FlatPiece | undefined; count: number }
+      {
+        cut: CutRow;
+        marks: string[];
+        flat: FlatPiece | undefined;
+        section: PieceSection | null;
+        count: number;
+      }
     >();
     for (const { cuts, build, opening } of plans) {
       const flat = flatPieces(build?.pieces ?? []);
@@ -59,6 +73,7 @@
             cut,
             marks: [opening.mark],
             flat: flat.find((f) => f.id === cut.piece),
+            section: sectionIn(build, cut.piece),
             count: cut.count,
           });
       }
@@ -67,13 +82,17 @@
       (a, b) => a.cut.material.localeCompare(b.cut.material) || b.cut.length_mm - a.cut.length_mm,
     );
   });
+  const sectionIn = (build: Plan['build'], id: string): PieceSection | null => {
+    const piece = build?.pieces.find((one) => one.id === id);
+    return piece ? sawnSection(piece) : null;
+  };
   const materials = $derived([...new Set(rows.map((row) => row.cut.material))]);
   const path = (points: readonly (readonly [number, number])[]) => points.map((p) => p.join(',')).join(' ');
   /** Dimensions of folds, from the piece's edge. */
   const folds = (flat: FlatPiece): string =>
     [...new Set(flat.folds.flatMap((line) => foldAt(line)))]
       .sort((a, b) => a - b)
-      .map(length)
+      .map(mark)
       .join(', ');
   function foldAt(line: readonly (readonly [number, number])[]): number[] {
     const [a, b] = [line[0], line.at(-1)];
@@ -88,7 +107,7 @@
   <section>
     <h2>{materialTexts[material]}</h2>
     <ul>
-      {#each rows.filter((row) => row.cut.material === material) as { cut, marks, flat, count }, i (i)}
+      {#each rows.filter((row) => row.cut.material === material) as { cut, marks, flat, section, count }, i (i)}
         <li>
           <div class="words">
             <b>{count} × {pieceText(cut.piece)}</b>
@@ -100,8 +119,18 @@
             {#if cut.volume_ml !== null}<span
                 >{detailWords.volume(writeMeasure('volume', cut.volume_ml, reads))}</span
               >{/if}
-            {#if cut.thickness_mm !== null}<span>{detailWords.thick(length(cut.thickness_mm))}</span>{/if}
-            {#if cut.slits > 0}<span>{detailWords.slits(cut.slits)}</span>{/if}
+            {#if cut.thickness_mm !== null}<span>{detailWords.thick(mark(cut.thickness_mm))}</span>{/if}
+            {#if flat}
+              {#each slitsOf(flat) as slit, j (j)}
+                <span>{cutSheetWords.slit(mark(slit.from_mm), mark(slit.length_mm))}</span>
+              {/each}
+              {#each notchesOf(flat) as notch, j (j)}
+                <span>{cutSheetWords.notches(notch.count, mark(notch.along_mm), mark(notch.across_mm))}</span>
+              {/each}
+            {/if}
+            {#if section}<span
+                >{cutSheetWords.section(mark(section.size.wide_mm), mark(section.size.high_mm))}</span
+              >{/if}
             {#if cut.pleats > 0}<span>{detailWords.pleats(cut.pleats)}</span>{/if}
             {#if flat && folds(flat) !== ''}<span>{cutSheetWords.folds(folds(flat))}</span>{/if}
           </div>
@@ -114,6 +143,15 @@
               {#each flat.outline as line, j (j)}<polyline points={path(line)} />{/each}
               {#each flat.folds as line, j (j)}<polyline class="fold" points={path(line)} />{/each}
               {#each flat.slits as line, j (j)}<polyline class="slit" points={path(line)} />{/each}
+            </svg>
+          {:else if section}
+            <svg
+              class="section"
+              viewBox="-4 -4 {section.size.wide_mm + 8} {section.size.high_mm + 8}"
+              role="img"
+              aria-label={cutSheetWords.sectionOf(pieceText(cut.piece))}
+            >
+              {#each section.regions as region, j (j)}<polygon points={path(region)} />{/each}
             </svg>
           {/if}
         </li>
@@ -148,6 +186,16 @@
     display: block;
     width: 100%;
     max-height: 110px;
+  }
+  .section {
+    max-width: 200px;
+    max-height: 130px;
+  }
+  polygon {
+    fill: var(--sand);
+    stroke: var(--ink);
+    stroke-width: 1.2;
+    vector-effect: non-scaling-stroke;
   }
   polyline {
     fill: none;

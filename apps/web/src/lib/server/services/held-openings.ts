@@ -35,61 +35,71 @@ export async function lockOpenings(
   return new Map(rows.map(({ id, revision, plans }) => [id, { revision, plans }]));
 }
 
-/** Entries already read, by opening, as of a revision. */
-const knownEntries = new LRU<{ readonly revision: number; readonly entries: readonly Entry[] }>(2000);
+/** What is known to be done at an opening, as far as work goes by it: notes and pictures move no step. */
+export interface Done {
+  readonly entries: readonly Entry[];
+  /** The last entry of any kind; `null` before the first. */
+  readonly last: string | null;
+}
+
+const movesSteps = ({ kind }: Entry): boolean => kind !== 'note' && kind !== 'photo';
+
+/** What is done with some more entries. */
+export const withEntries = ({ entries, last }: Done, more: readonly Entry[]): Done => ({
+  entries: more.some(movesSteps) ? [...entries, ...more.filter(movesSteps)] : entries,
+  last: more.at(-1)?.id ?? last,
+});
+
+const NOTHING: Done = { entries: [], last: null };
+
+/** What this server has read, by opening, as of a revision. */
+const knownDone = new LRU<{ readonly revision: number; readonly done: Done }>(2000);
 const placeOf = (job: string, opening: string): string => `${job} ${opening}`;
 
 /** What is done at openings that are held: of what this server knows already, only what came since is read. */
-export async function entriesHeld(
+export async function doneAt(
   tx: Queries,
   job: string,
   held: ReadonlyMap<string, Held>,
-): Promise<Map<string, readonly Entry[]>> {
-  const found = new Map<string, readonly Entry[]>();
-  const behind = new Map<string, readonly Entry[]>();
+): Promise<Map<string, Done>> {
+  const found = new Map<string, Done>();
+  const behind = new Map<string, Done>();
   for (const [id, { revision }] of held) {
-    const known = knownEntries.get(placeOf(job, id));
-    (known?.revision === revision ? found : behind).set(id, known?.entries ?? []);
+    const known = knownDone.get(placeOf(job, id));
+    (known?.revision === revision ? found : behind).set(id, known?.done ?? NOTHING);
   }
-  for (const [id, list] of await broughtUp(tx, job, behind)) found.set(id, list);
+  for (const [id, done] of await broughtUp(tx, job, behind)) found.set(id, done);
   return found;
 }
 
-/** Lists of entries with what was taken after them. One whose last entry is gone, with its job, is read anew. */
+/** What is done, with what was taken after it. Where the last entry is gone, with its job, all is read anew. */
 async function broughtUp(
   tx: Queries,
   job: string,
-  behind: ReadonlyMap<string, readonly Entry[]>,
-): Promise<Map<string, readonly Entry[]>> {
-  const since = [...behind].flatMap(([opening, list]) => {
-    const last = list.at(-1);
-    return last ? [{ opening, last: last.id }] : [];
-  });
+  behind: ReadonlyMap<string, Done>,
+): Promise<Map<string, Done>> {
+  const since = [...behind].flatMap(([opening, { last }]) => (last === null ? [] : [{ opening, last }]));
   const later = since.length > 0 ? await loadEntries(tx, job, since) : new Map<string, Entry[]>();
-  const brought = new Map<string, readonly Entry[]>();
-  const unknown: string[] = [];
-  for (const [opening, list] of behind) {
+  const brought = new Map<string, Done>();
+  const unknown: { opening: string }[] = [];
+  for (const [opening, done] of behind) {
     const [last, ...rest] = later.get(opening) ?? [];
-    if (last && last.id === list.at(-1)?.id) brought.set(opening, [...list, ...rest]);
-    else unknown.push(opening);
+    if (last && last.id === done.last) brought.set(opening, withEntries(done, rest));
+    else unknown.push({ opening });
   }
   if (unknown.length === 0) return brought;
-  const read = await loadEntries(
-    tx,
-    job,
-    unknown.map((opening) => ({ opening })),
-  );
-  for (const opening of unknown) brought.set(opening, read.get(opening) ?? []);
+  const read = await loadEntries(tx, job, unknown);
+  for (const { opening } of unknown) brought.set(opening, withEntries(NOTHING, read.get(opening) ?? []));
   return brought;
 }
 
+/** Every entry of an opening, notes and pictures too. */
+export const allEntries = async (tx: Queries, job: string, opening: string): Promise<Entry[]> =>
+  (await loadEntries(tx, job, [{ opening }])).get(opening) ?? [];
+
 /** Once it is committed: the next record of the opening is judged by what is known here. */
-export const keepEntries = (
-  job: string,
-  opening: string,
-  revision: number,
-  entries: readonly Entry[],
-): void => knownEntries.set(placeOf(job, opening), { revision, entries });
+export const keepDone = (job: string, opening: string, revision: number, done: Done): void =>
+  knownDone.set(placeOf(job, opening), { revision, done });
 
 /**
  * What was done at some openings, in the order in which it was taken; of those with a `last` entry from that one on. Without

@@ -24,7 +24,15 @@ import type { Refused } from '../../contract/refused.ts';
 import { announcement, revisionIn } from './changes.ts';
 import { loadContext } from './jobs.ts';
 import { loadIssues } from './frozen-plans.ts';
-import { entriesHeld, keepEntries, lockOpenings, type Held } from './held-openings.ts';
+import {
+  allEntries,
+  doneAt,
+  keepDone,
+  lockOpenings,
+  withEntries,
+  type Done,
+  type Held,
+} from './held-openings.ts';
 import { entryRow, readingRow, type OpeningPart } from './openings.ts';
 
 export type Taken = { readonly ok: true } | { readonly ok: false; readonly refusal: Refused };
@@ -101,7 +109,8 @@ class Taking {
   readonly #careful: boolean;
   #known = new Map<string, Stored>();
   #held: ReadonlyMap<string, Held> = new Map();
-  readonly #done = new Map<string, readonly Entry[]>();
+  #done = new Map<string, Done>();
+  readonly #taken: Entry[] = [];
   readonly #plans = new Map<string, Issue[]>();
   readonly #readings: (typeof readings.$inferInsert)[] = [];
   readonly #entries: (typeof entries.$inferInsert)[] = [];
@@ -143,7 +152,7 @@ class Taking {
       return answers;
     });
     if (revision !== null)
-      for (const [opening, list] of this.#done) keepEntries(this.#job, opening, revision, list);
+      for (const [opening, done] of this.#done) keepDone(this.#job, opening, revision, done);
     return answers;
   }
 
@@ -155,7 +164,7 @@ class Taking {
       this.#all.flatMap(({ type, record }) => (type === 'entry' ? [record.opening as string] : [])),
     );
     const heldBegun = new Map([...this.#held].filter(([id]) => begun.has(id)));
-    for (const [id, list] of await entriesHeld(tx, this.#job, heldBegun)) this.#done.set(id, list);
+    this.#done = await doneAt(tx, this.#job, heldBegun);
   }
 
   async #takeOne(tx: Queries, one: SentRecord, { sender, clocks }: Send): Promise<Taken> {
@@ -177,19 +186,30 @@ class Taking {
       const entry: Entry = { ...one.record, ...received, ...maker };
       if ((entry.kind === 'photo') !== (one.picture !== undefined && entry.photo !== null))
         return refuse('not-a-picture');
-      const earlier = this.#done.get(entry.opening) ?? [];
-      if (earlier.some(({ id }) => id === entry.id)) throw new SomeThere();
       const issues =
         this.#plans.get(entry.opening) ?? (await loadIssues(tx, this.#job, entry.opening, own.plans));
       this.#plans.set(entry.opening, issues);
+      const earlier = await this.#earlier(tx, entry);
+      if ([...earlier, ...this.#taken].some(({ id }) => id === entry.id)) throw new SomeThere();
       const because = await against(tx, this.#job, entry, { issues, entries: earlier }, sender);
       if (because !== null) return refuse(because);
-      this.#done.set(entry.opening, [...earlier, entry]);
+      this.#taken.push(entry);
+      const done = this.#done.get(entry.opening);
+      if (done) this.#done.set(entry.opening, withEntries(done, [entry]));
       this.#entries.push({ ...entryRow(this.#job, entry), ...by });
       if (one.picture) this.#pictures.push({ id: entry.id, bytes: Buffer.from(one.picture) });
     }
     if (this.#all.length > 1) this.#known.set(one.record.id, { job: this.#job, print: printOf(one) });
     return TAKEN;
+  }
+
+  /** What an entry is judged by: what moves steps, and where something is taken back everything there is. */
+  async #earlier(tx: Queries, { kind, opening }: Entry): Promise<readonly Entry[]> {
+    if (kind !== 'undo') return this.#done.get(opening)?.entries ?? [];
+    return [
+      ...(await allEntries(tx, this.#job, opening)),
+      ...this.#taken.filter((entry) => entry.opening === opening),
+    ];
   }
 
   async #store(tx: Queries): Promise<void> {
@@ -259,17 +279,13 @@ async function against(
   const issue = issues.at(-1);
   if (issue?.version !== entry.issue) return 'unknown-step';
   const steps = await stepsOf(tx, job, issue);
-  const states = progress(steps, issues, bearingOn(entry, part.entries), entry);
+  const states = progress(steps, issues, part.entries, entry);
   const state = states.find((s) => s.id === entry.step);
   if (entry.kind === 'look' && !mayLook(lookRule, role, person, state?.tick ?? null)) return 'not-the-looker';
   const undone = entry.kind === 'undo' ? state?.entries.find((e) => e.id === entry.undoes) : undefined;
   if (undone && !may(role, ENTRY_ACTION[undone.kind])) return 'not-allowed';
   return refusal(entry, states, steps);
 }
-
-/** Notes and pictures move no step: what is not about one of them is judged without them. */
-const bearingOn = ({ kind }: Entry, earlier: readonly Entry[]): readonly Entry[] =>
-  kind === 'undo' ? earlier : earlier.filter((one) => one.kind !== 'note' && one.kind !== 'photo');
 
 /** The steps of a frozen plan; of one from before walls were kept they are planned again. */
 async function stepsOf(tx: Queries, job: string, issue: Issue): Promise<readonly PlannedStep[]> {

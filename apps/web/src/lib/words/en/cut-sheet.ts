@@ -14,4 +14,9 @@ export const cutSheetWords = {
   empty: 'Choose openings to see their pieces.',
   day: (marks: string) => `For ${marks}.`,
   folds: (at: string) => `folds at ${at}`,
+  notches: (count: number, along: string, across: string) =>
+    `${count === 1 ? '1 corner' : `${count} corners`} off: ${along} along, ${across} across`,
+  slit: (from: string, long: string) => `slit ${from} from the left, ${long} long`,
+  section: (wide: string, high: string) => `section ${wide} × ${high}`,
+  sectionOf: (piece: string) => `${piece}, cut across`,
 };
