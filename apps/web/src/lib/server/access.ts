@@ -54,6 +54,8 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'GET /jobs/[job]/proofs': 'see',
   'GET /jobs/[job]/conditions': 'see',
   'GET /jobs/[job]/cut-sheet': 'see',
+  'GET /jobs/[job]/cut-sheet.pdf': 'see',
+  'GET /jobs/[job]/[opening]/drawings.pdf': 'see',
   'GET /jobs/[job]/people': 'people',
   'POST /jobs/[job]/people?/invite': 'people',
   'POST /jobs/[job]/people?/role': 'people',

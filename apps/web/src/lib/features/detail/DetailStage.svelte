@@ -106,6 +106,7 @@
               </select>
             </label>
           {/if}
+          <a href="/jobs/{editor.context.job.id}/{editor.id}/drawings.pdf" download>PDF</a>
           <button type="button" class="as-link" onclick={() => save(desk.svg())}>SVG</button>
           <button type="button" class="as-link" onclick={() => void desk.dxf().then(save)}>DXF</button>
           <button type="button" class="as-link" onclick={() => window.print()}>{detailWords.print}</button>

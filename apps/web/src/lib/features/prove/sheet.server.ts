@@ -33,7 +33,7 @@ import {
   type Verdict,
   verdictTexts,
 } from '@hulvek/core';
-import { COLOURS, INK, LINE, MARGIN, PdfPage, SOFT, type PdfPlace } from './pdf-page.server.ts';
+import { COLOURS, INK, LINE, MARGIN, PdfPage, SOFT, type PdfPlace } from '$lib/drawing/pdf-page.server.ts';
 
 export interface ProofSheetInput {
   readonly plan: Plan;

@@ -15,6 +15,8 @@ const SHORT = { maxThreads: 1, maxQueue: 200, idleTimeout: 60_000, memory_MB: 76
 const LONG = { maxThreads: 1, maxQueue: 20, idleTimeout: 10_000, memory_MB: 1024 } as const;
 
 const LANES: Readonly<Record<Work, 'short' | 'long'>> = {
+  drawCutSheet: 'short',
+  drawOpening: 'short',
   drawProofs: 'short',
   packOf: 'short',
   importJobFile: 'long',

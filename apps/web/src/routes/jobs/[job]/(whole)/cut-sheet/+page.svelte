@@ -99,6 +99,11 @@
         >{cutSheetWords.print}</Button
       >
       <Button disabled={day.length === 0} onclick={() => void printLabels()}>{cutSheetWords.labels}</Button>
+      {#if day.length > 0}<a
+          class="button"
+          href="/jobs/{store.id}/cut-sheet.pdf?openings={day.map((plan) => plan.opening.id).join(',')}"
+          download>{cutSheetWords.pdf}</a
+        >{/if}
       <Button disabled={day.length === 0} onclick={saveSvg}>{cutSheetWords.svg}</Button>
       <Button disabled={day.length === 0} onclick={() => void saveDxf()}>{cutSheetWords.dxf}</Button>
     </p>

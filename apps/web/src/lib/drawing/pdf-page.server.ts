@@ -33,6 +33,12 @@ export interface PdfPlace {
   readonly scale: number;
 }
 
+/** A line of a flat shape, mm, y down. */
+export interface ShapeLine {
+  readonly points: readonly (readonly [number, number])[];
+  readonly as: 'edge' | 'fold' | 'slit';
+}
+
 const bytes = (dataUri: string): Buffer => Buffer.from(dataUri.slice(dataUri.indexOf(',') + 1), 'base64');
 /** What the shipped faces have no sign for is written out. */
 export const plain = (words: string): string =>
@@ -91,6 +97,22 @@ export class PdfPage {
       .fontSize(o.size ?? 9.5)
       .fillColor(o.colour ?? INK)
       .text(plain(words), MARGIN, this.doc.y, { width: this.width });
+  }
+
+  /** In a column of the page, with the face that is set. */
+  textIn(words: string, { x, wide, colour = INK }: { x: number; wide: number; colour?: string }): void {
+    this.doc.fillColor(colour).text(plain(words), x, this.doc.y, { width: wide });
+    this.doc.x = MARGIN;
+  }
+
+  rule(): void {
+    const { doc } = this;
+    doc
+      .moveTo(MARGIN, doc.y)
+      .lineTo(MARGIN + this.width, doc.y)
+      .lineWidth(0.4)
+      .stroke(LINE);
+    doc.y += 4;
   }
 
   /** Rows with their columns at shares of the width; a verdict is drawn before the first, and colours the cell that says it. */
@@ -158,14 +180,41 @@ export class PdfPage {
           .lineWidth((item.fill ? (item.width ?? 2) : 0.8) * o.scale)
           .stroke(item.fill ? lineColour(item.fill) : INK);
       } else if (item.kind === 'text') {
-        if (item.turned) continue;
         const [x, y] = place(item.at);
         const size = item.size * o.scale;
         doc.font('mono').fontSize(size).fillColor(INK);
         const words = plain(item.text);
+        doc.save();
+        if (item.turned) doc.rotate(-90, { origin: [x, y] });
         doc.text(words, x - doc.widthOfString(words) / 2, y - size / 2, { lineBreak: false });
+        doc.restore();
       }
     }
+  }
+
+  /** Lines of a flat shape within a box; folds dashed, slits thick. @returns how high it became */
+  shape(
+    { size, lines }: { size: readonly [number, number]; lines: readonly ShapeLine[] },
+    box: { x: number; y: number; wide: number; high: number },
+  ): number {
+    const doc = this.doc;
+    const scale = Math.min(box.wide / Math.max(1, size[0]), box.high / Math.max(1, size[1]));
+    for (const { points, as } of lines) {
+      points.forEach(([x, y], i) => {
+        const at = [box.x + x * scale, box.y + y * scale] as const;
+        if (i === 0) doc.moveTo(...at);
+        else doc.lineTo(...at);
+      });
+      if (as === 'fold') doc.dash(4, { space: 3 });
+      doc.lineWidth(as === 'slit' ? 1.4 : 0.6).stroke(as === 'slit' ? COLOURS.fails : INK);
+      doc.undash();
+    }
+    return size[1] * scale;
+  }
+
+  /** Begins a page where less than this is left. */
+  room(high: number): void {
+    if (this.doc.y + high > this.doc.page.height - this.doc.page.margins.bottom) this.doc.addPage();
   }
 
   /** On every page so far. */
