@@ -17,6 +17,7 @@ import {
   skarvPoint,
   surveyDrawing,
   pieceText,
+  wallThingText,
   stepTexts,
 } from '@hulvek/core';
 import { textBox, type TextItem } from '../src/drawing/items.ts';
@@ -233,6 +234,10 @@ describe('drawings', () => {
       }),
     );
   };
+  const NAMED = {
+    dimensionNames: { opening: 'Rough opening', unit: 'Unit' },
+    wallName: wallThingText,
+  };
   /** A sheet of A4 across with its margins, at 96 pixels per inch. */
   const PRINTED = { width: 1047, height: 718 };
   const paper = fc.record({
@@ -274,14 +279,45 @@ describe('drawings', () => {
         for (const step of [6, Math.ceil(build.steps.length / 2), build.steps.length]) {
           const options = { ...size, step, figure: (mm: number) => formatLength(mm, 'mm', 'figure') };
           for (const from of ['outside', 'inside'] as const)
-            expect(collisions(faceDrawing(build, { ...options, from }).items), preset).toEqual([]);
+            for (const named of [{}, NAMED])
+              expect(
+                collisions(faceDrawing(build, { ...options, ...named, from }).items),
+                `${preset} ${size.width} ${step}`,
+              ).toEqual([]);
           for (const cut of cutIds)
-            expect(
-              collisions(cutDrawing(build, { ...options, cut, name: pieceText }).items),
-              `${preset} ${cut} ${size.width} ${step}`,
-            ).toEqual([]);
+            for (const wallName of [undefined, wallThingText])
+              expect(
+                collisions(
+                  cutDrawing(build, { ...options, cut, name: pieceText, ...(wallName && { wallName }) })
+                    .items,
+                ),
+                `${preset} ${cut} ${size.width} ${step}`,
+              ).toEqual([]);
         }
     }
+  });
+
+  it('the wall is named before the work: studs, header, rough sill; and what each dimension is of', () => {
+    const { build } = planWith(SQUARE);
+    if (!build) throw new Error('no build');
+    const texts = (items: readonly { kind: string }[]) =>
+      items.filter((i): i is TextItem => i.kind === 'text').map(({ text }) => text);
+    const before = texts(faceDrawing(build, { ...PRINTED, ...NAMED, figure, step: 0 }).items);
+    expect(before).toEqual(expect.arrayContaining([expect.stringMatching(/^Rough opening \d/)]));
+    expect(before).toEqual(expect.arrayContaining([expect.stringMatching(/^Unit \d/)]));
+    const cut = (id: 'head' | 'sill') =>
+      texts(
+        cutDrawing(build, {
+          ...PRINTED,
+          cut: id,
+          figure,
+          step: build.steps.length,
+          name: pieceText,
+          wallName: wallThingText,
+        }).items,
+      );
+    expect(cut('head')).toEqual(expect.arrayContaining(['Header', 'Sheathing', 'Frame of the unit']));
+    expect(cut('sill')).toEqual(expect.arrayContaining(['Rough sill', 'Sheathing', 'Frame of the unit']));
   });
 
   it('the pan drawn in the sill cut is as long as the pan that is cut', () => {

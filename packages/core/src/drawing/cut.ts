@@ -1,5 +1,6 @@
 /** Cuts through head, jambs and sill at any moment of the work: weather on the left, room on the right. */
-import { bounds } from '../geometry/polygon.ts';
+import { isOfLayer } from '../build/base.ts';
+import { bounds, rectangle, type Polygon } from '../geometry/polygon.ts';
 import { cutThrough, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
 import { surfaceOf } from '../geometry/surface.ts';
 import { distance2, radians, type Point2, type Point3 } from '../geometry/vector.ts';
@@ -80,6 +81,8 @@ const NAMES_FROM_px = 560;
 export interface CutOptions extends DrawOptions {
   readonly cut: CutId;
   readonly name: (piece: string) => string;
+  /** Names what stood before the work, and the unit's frame; without it these stay without names. */
+  readonly wallName?: (thing: string) => string;
 }
 
 export function cutDrawing(build: Build, options: CutOptions): Drawing {
@@ -92,7 +95,14 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
   const drawn = options.hide?.has('dimensions')
     ? () => []
     : (view: View) => dimensions(build, section, view, options);
-  const labels = named ? thingLabels(sheets, regions, build) : [];
+  const labels = named ? thingLabels(sheets, regions, build, options) : [];
+  const toCome = options.wallName && !options.hide?.has('wall') ? layersToCome(build, section) : [];
+  if (named && options.wallName)
+    for (const { role, ring } of toCome) {
+      const { x, y } = bounds(ring);
+      const at: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
+      labels.push({ thing: role, text: options.wallName(role), at, sheet: null, outside: true });
+    }
   const view = viewFor(section, options, labels, drawn);
   const toPaper = paperOf(section, view);
   const items: DrawItem[] = [
@@ -111,9 +121,15 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
       fill: layer.sheet.material,
       owner: layer.thing,
     })),
+    ...toCome.map(({ role, ring }): DrawItem => ({
+      kind: 'line',
+      points: [...ring, ...ring.slice(0, 1)].map(toPaper),
+      stroke: 'hidden',
+      owner: role,
+    })),
     ...screws(build, options, section, toPaper),
     ...dimensionItems(drawn(view), view),
-    ...names(labels, view, toPaper, section, options),
+    ...names(labels, view, toPaper, section),
   ];
   const { across } = section.window;
   const handles = [
@@ -141,9 +157,7 @@ function viewFor(
     y: section.up === 1 ? across : ([-across[1], -across[0]] as const),
   };
   const column = (outside: boolean) => {
-    const own = labels
-      .filter((l) => l.outside === outside)
-      .map((l) => textWidth(options.name(l.thing), LABEL_SIZE));
+    const own = labels.filter((l) => l.outside === outside).map((l) => textWidth(l.text, LABEL_SIZE));
     return own.length > 0 ? Math.max(...own) + 24 : 12;
   };
   let tracks: Record<DimensionSide, number> = options.hide?.has('dimensions')
@@ -175,6 +189,32 @@ const paperOf =
   ({ up }: CutSection, view: View) =>
   ([w, across]: Point2): Point2 =>
     view.to([-w, up * across]);
+
+/** How far what comes later stays clear of the frame, mm: common practice, no source. */
+const CLEAR_mm = 10;
+
+/** Battens and cladding that others put on when the window is in: drawn in outline, as far as the frame. */
+function layersToCome(
+  build: Build,
+  { plane, window }: CutSection,
+): { readonly role: string; readonly ring: Polygon }[] {
+  const { opening, unit } = build.context;
+  const [low, high] = window.across;
+  const isUpright = plane.axis === 'u';
+  const [near, far] = isUpright
+    ? [unit.bottom, unit.bottom + unit.height]
+    : [unit.left, unit.left + unit.width];
+  // Each cut shows one edge of the opening.
+  const across: Range =
+    low < near - CLEAR_mm && high < (near + far) / 2
+      ? [low, Math.min(high, near - CLEAR_mm)]
+      : [Math.max(low, far + CLEAR_mm), high];
+  const stands = build.base.some((solid) => isOfLayer(solid, 'cladding'));
+  if (stands || across[1] <= across[0]) return [];
+  return opening.layers
+    .filter(({ role, w }) => (role === 'cladding' || role === 'cavity') && w[1] > w[0])
+    .map(({ role, w }) => ({ role, ring: rectangle(w, across) }));
+}
 
 interface Region {
   readonly region: CutRegion;
@@ -283,6 +323,7 @@ function joined(sheets: readonly SheetLine[], toPaper: (p: Point2) => Point2, se
 
 interface ThingLabel {
   readonly thing: string;
+  readonly text: string;
   /** (w, across) of what is named. */
   readonly at: Point2;
   readonly sheet: SheetLine | null;
@@ -290,7 +331,12 @@ interface ThingLabel {
 }
 
 /** One name for every thing the cut shows, on the side it lies nearer to. */
-function thingLabels(sheets: readonly SheetLine[], regions: readonly Region[], build: Build): ThingLabel[] {
+function thingLabels(
+  sheets: readonly SheetLine[],
+  regions: readonly Region[],
+  build: Build,
+  { name, wallName }: Pick<CutOptions, 'name' | 'wallName'>,
+): ThingLabel[] {
   const { unit } = build.context;
   const middle = (unit.front + unit.back) / 2;
   const labels = new Map<string, ThingLabel>();
@@ -300,13 +346,16 @@ function thingLabels(sheets: readonly SheetLine[], regions: readonly Region[], b
     // The longest line of a sheet bears its name.
     const before = labels.get(layer.thing);
     if (before?.sheet && distance2(...before.sheet.line) >= distance2(...line)) continue;
-    labels.set(layer.thing, { thing: layer.thing, at, sheet: met, outside: at[0] > middle });
+    const outside = at[0] > middle;
+    labels.set(layer.thing, { thing: layer.thing, text: name(layer.thing), at, sheet: met, outside });
   }
   for (const { region, thing, base } of regions) {
-    if (base || thing === UNIT || labels.has(thing)) continue;
+    const ofWall = base || thing === UNIT;
+    if ((ofWall && !wallName) || labels.has(thing)) continue;
     const { x, y } = bounds(region.outline);
     const at: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
-    labels.set(thing, { thing, at, sheet: null, outside: at[0] > middle });
+    const text = ofWall && wallName ? wallName(thing) : name(thing);
+    labels.set(thing, { thing, text, at, sheet: null, outside: at[0] > middle });
   }
   return [...labels.values()];
 }
@@ -316,14 +365,13 @@ function names(
   view: View,
   toPaper: (p: Point2) => Point2,
   section: CutSection,
-  { name }: CutOptions,
 ): DrawItem[] {
   const column = (outside: boolean): Label[] =>
     labels
       .filter((l) => l.outside === outside)
       .map((l): Label => {
         const at = toPaper(l.at);
-        return { text: name(l.thing), owner: l.thing, target: l.sheet ? setOff(l.sheet, section, at) : at };
+        return { text: l.text, owner: l.thing, target: l.sheet ? setOff(l.sheet, section, at) : at };
       });
   const range = (list: readonly Label[]): Range => {
     const need = list.length * LABEL_LINE;

@@ -37,8 +37,9 @@ function itemSvg(item: DrawItem): string {
       const thick = item.fill
         ? ` style="stroke:${lineColour(item.fill)};stroke-width:${item.width ?? 2}"`
         : '';
+      const dashed = item.stroke === 'hidden' ? ' stroke-dasharray="6 4"' : '';
       const soft = item.stroke === 'dimension' || item.stroke === 'leader';
-      return `<polyline points="${points(item.points)}" class="${soft ? 'd' : 'l'}"${thick}${owner}/>`;
+      return `<polyline points="${points(item.points)}" class="${soft ? 'd' : 'l'}"${thick}${dashed}${owner}/>`;
     }
     case 'mark':
       return `<circle cx="${figure(item.at[0])}" cy="${figure(item.at[1])}" r="3" class="l"${owner}/>`;

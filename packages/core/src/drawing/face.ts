@@ -2,22 +2,24 @@
 import { sashItems } from './sash.ts';
 import {
   area as ringArea,
+  bounds,
   clipSegment,
   edgesOf,
   intersection,
   mirrored,
+  overlaps,
   rectangle,
   sameSegment,
   type Polygon,
   type Segment,
 } from '../geometry/polygon.ts';
-import { silhouette, type Solid } from '../geometry/solid.ts';
+import { silhouette, type Range, type Solid } from '../geometry/solid.ts';
 import type { Point2, Point3 } from '../geometry/vector.ts';
 import { UNIT } from '../methods/names.ts';
 import type { Build } from '../build/build.ts';
 import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
 import { faceHandles } from './handles.ts';
-import type { AreaItem, Drawing, DrawItem } from './items.ts';
+import { LABEL_SIZE, textBox, textWidth, type AreaItem, type Drawing, type DrawItem } from './items.ts';
 import { sceneAfter, type Layer } from '../build/scene.ts';
 import { fitView, type View } from './view.ts';
 
@@ -42,6 +44,10 @@ export interface DrawOptions {
 
 export interface FaceOptions extends DrawOptions {
   readonly from?: 'outside' | 'inside';
+  /** What the two dimensions each way are of; without it they bear figures alone. */
+  readonly dimensionNames?: { readonly opening: string; readonly unit: string };
+  /** Names what stood before the work, where it is seen and has room for its name. */
+  readonly wallName?: (thing: string) => string;
 }
 
 export function faceDrawing(build: Build, options: FaceOptions): Drawing {
@@ -74,6 +80,9 @@ export function faceDrawing(build: Build, options: FaceOptions): Drawing {
     ...seen.flatMap((layer) => layerItems(layer, view, shown)),
     ...(scene.layers.some(({ thing }) => thing === UNIT) ? sashItems(build, view.to) : []),
     ...(options.hide?.has('dimensions') ? [] : dimensionItems(dimensions(build, view, options), view)),
+    ...(options.wallName && !options.hide?.has('names') && !options.hide?.has('wall')
+      ? wallNames(seen, view, shown, options.wallName)
+      : []),
   ];
   const handles = inside || options.hide?.has('sheets') ? [] : faceHandles(scene.layers, view.to);
   const place = ([u, v]: Point3): Point2 => view.to([u, v]);
@@ -161,6 +170,52 @@ function layerItems(layer: Layer, view: View, shown: Polygon): DrawItem[] {
   ];
 }
 
+/** Names of what stood before the work, in the middle of what is seen of it; what is covered or too small bears none. */
+function wallNames(
+  seen: readonly Layer[],
+  view: View,
+  shown: Polygon,
+  name: (thing: string) => string,
+): DrawItem[] {
+  const named = new Set<string>();
+  return seen.flatMap((layer, i): DrawItem[] => {
+    if (layer.order !== BEFORE_WORK || layer.kind !== 'solid' || named.has(layer.thing)) return [];
+    const points = layer.solids.flatMap((solid) =>
+      intersection(silhouette(solid).outline, shown).map(view.to),
+    );
+    if (points.length === 0) return [];
+    const { x, y } = bounds(points);
+    const [wide, high] = [x[1] - x[0], y[1] - y[0]];
+    const at: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
+    const text = name(layer.thing);
+    const turned = high > wide;
+    const room =
+      textWidth(text, LABEL_SIZE) + 8 < (turned ? high : wide) && LABEL_SIZE + 4 < (turned ? wide : high);
+    // What lies nearer to the eye must leave the name free.
+    const box = rectangle(...boxRanges({ at, text, turned }));
+    const covered = seen
+      .slice(i + 1)
+      .some((other) =>
+        silhouettesOf(other).some((ring) => overlaps(intersection(ring, shown).map(view.to), box)),
+      );
+    if (!room || covered) return [];
+    named.add(layer.thing);
+    return [{ kind: 'text', at, text, size: LABEL_SIZE, turned, tone: 'quiet', owner: layer.thing }];
+  });
+}
+
+const boxRanges = (of: { at: Point2; text: string; turned: boolean }): [Range, Range] => {
+  const { x, y } = textBox({ ...of, size: LABEL_SIZE });
+  return [x, y];
+};
+
+const silhouettesOf = (layer: Layer): Polygon[] =>
+  layer.kind === 'solid'
+    ? layer.solids.map((solid) => silhouette(solid).outline)
+    : layer.kind === 'face'
+      ? [layer.face.space.map(([u, v]): Point2 => [u, v])]
+      : [];
+
 /** Whether a face goes on into another one of its sheet on the same surface: no edge is seen there. */
 function goesOn({ sheet, face, lifted }: Extract<Layer, { kind: 'face' }>, edge: number): boolean {
   const own = edgesOf(face.flat)[edge];
@@ -182,24 +237,26 @@ function foldedBack({ face, hangs }: Extract<Layer, { kind: 'face' }>): Polygon 
   return flat.map((p) => mirrored(p, line));
 }
 
-function dimensions({ context }: Build, view: View, { figure }: DrawOptions): Dimension[] {
+function dimensions({ context }: Build, view: View, { figure, dimensionNames }: FaceOptions): Dimension[] {
   const { opening, unit } = context;
+  const named = (owner: typeof UNIT | 'opening', mm: number): string =>
+    dimensionNames ? `${dimensionNames[owner === UNIT ? 'unit' : 'opening']} ${figure(mm)}` : figure(mm);
   const x = (u: number) => view.to([u, 0])[0];
   const y = (v: number) => view.to([0, v])[1];
-  const across = (from: number, to: number, owner: string): Dimension => ({
+  const across = (from: number, to: number, owner: typeof UNIT | 'opening'): Dimension => ({
     side: 'below',
     from: x(from),
     to: x(to),
     edge: view.frame.bottom,
-    text: figure(to - from),
+    text: named(owner, to - from),
     owner,
   });
-  const upright = (from: number, to: number, owner: string): Dimension => ({
+  const upright = (from: number, to: number, owner: typeof UNIT | 'opening'): Dimension => ({
     side: 'left',
     from: y(from),
     to: y(to),
     edge: view.frame.left,
-    text: figure(to - from),
+    text: named(owner, to - from),
     owner,
   });
   return [

@@ -129,6 +129,11 @@
     stroke: var(--ink-soft);
     stroke-width: 0.9;
   }
+  .line.hidden {
+    stroke: var(--ink-soft);
+    stroke-width: 1;
+    stroke-dasharray: 6 4;
+  }
   .line.leader {
     stroke: var(--ink-soft);
     stroke-width: 0.8;

@@ -176,9 +176,11 @@ export class PdfPage {
       } else if (item.kind === 'line') {
         if (item.points.length < 2) continue;
         trace(item);
+        if (item.stroke === 'hidden') doc.dash(4, { space: 3 });
         doc
           .lineWidth((item.fill ? (item.width ?? 2) : 0.8) * o.scale)
-          .stroke(item.fill ? lineColour(item.fill) : INK);
+          .stroke(item.fill ? lineColour(item.fill) : INK)
+          .undash();
       } else if (item.kind === 'text') {
         const [x, y] = place(item.at);
         const size = item.size * o.scale;

@@ -4,6 +4,7 @@ import { pieceTexts } from './pieces.ts';
 
 const WALL_TEXTS: Readonly<Record<string, string>> = {
   cladding: 'cladding',
+  cavity: 'battens, air behind the cladding',
   'exterior-board': 'exterior board',
   sheathing: 'sheathing',
   framing: 'wall between the studs',
@@ -20,6 +21,12 @@ const WALL_TEXTS: Readonly<Record<string, string>> = {
   'old-stop-right': 'old stop, right',
   'old-stop-head': 'old stop, head',
 };
+
+/** What stands in the wall beside the pieces, and the unit's own frame, as names on a drawing. */
+export function wallThingText(id: string): string {
+  const words = id === 'unit' ? 'frame of the unit' : heatThingText(id);
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
 
 /** In the middle of a sentence. */
 export function heatThingText(id: string): string {

@@ -11,6 +11,7 @@ import {
   parameters,
   parameterTexts,
   pieceText,
+  wallThingText,
   piecesSvg,
   planOpening,
   scaleOf,
@@ -86,9 +87,16 @@ export class DetailDesk {
       hide: this.hidden,
     };
     const { view } = this;
-    if (isCutId(view)) return cutDrawing(build, { ...options, cut: view, name: pieceText });
+    if (isCutId(view))
+      return cutDrawing(build, { ...options, cut: view, name: pieceText, wallName: wallThingText });
     if (view === 'all') return allCutsDrawing(build, { ...options, title: (cut) => detailWords.views[cut] });
-    return faceDrawing(build, { ...options, from: view === 'inside' ? 'inside' : 'outside' });
+    const { dimensionNames } = detailWords;
+    return faceDrawing(build, {
+      ...options,
+      dimensionNames,
+      wallName: wallThingText,
+      from: view === 'inside' ? 'inside' : 'outside',
+    });
   }
 
   /** What a handle moves, and how much it is. */

@@ -12,6 +12,7 @@ import {
   pieceText,
   planOpening,
   scaleOf,
+  wallThingText,
   type Build,
   type Drawing,
   type DrawOptions,
@@ -47,12 +48,13 @@ export async function drawOpening({
   const page = new PdfPage({ title: `${title}: ${detailWords.drawings}`, author: person, at });
   const { units } = context.job;
   const figure = (mm: number) => formatLength(mm, units, 'figure');
+  const names = { dimensionNames: detailWords.dimensionNames, wallName: wallThingText };
   const draws: readonly { name: string; draw: (options: DrawOptions) => Drawing }[] = [
-    { name: detailWords.labels.face, draw: (o) => faceDrawing(build, { ...o, from: 'outside' }) },
-    { name: detailWords.labels.inside, draw: (o) => faceDrawing(build, { ...o, from: 'inside' }) },
+    { name: detailWords.labels.face, draw: (o) => faceDrawing(build, { ...o, ...names, from: 'outside' }) },
+    { name: detailWords.labels.inside, draw: (o) => faceDrawing(build, { ...o, ...names, from: 'inside' }) },
     ...cutIds.map((cut) => ({
       name: detailWords.labels[cut],
-      draw: (o: DrawOptions) => cutDrawing(build, { ...o, cut, name: pieceText }),
+      draw: (o: DrawOptions) => cutDrawing(build, { ...o, cut, name: pieceText, wallName: wallThingText }),
     })),
   ];
   draws.forEach(({ name, draw }, i) => {

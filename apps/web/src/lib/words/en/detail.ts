@@ -32,6 +32,7 @@ export const detailWords = {
   layerNames: { dimensions: 'Dimensions', names: 'Names', wall: 'Wall', sheets: 'Sheets' },
   scale: 'Scale',
   drawings: 'drawings',
+  dimensionNames: { opening: 'Rough opening', unit: 'Unit' },
   scaleOf: (n: number) => `scale 1:${n} on A4`,
   noScale: 'not to scale',
   figuresIn: { mm: 'figures in mm', in: 'figures in inches' },
