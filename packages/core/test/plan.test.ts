@@ -1,3 +1,4 @@
+import { exampleWalls } from '../src/demo/example.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -318,6 +319,32 @@ describe('drawings', () => {
       );
     expect(cut('head')).toEqual(expect.arrayContaining(['Header', 'Sheathing', 'Frame of the unit']));
     expect(cut('sill')).toEqual(expect.arrayContaining(['Rough sill', 'Sheathing', 'Frame of the unit']));
+  });
+
+  it('battens and cladding that come later stand in outline in every cut, clear of the frame', () => {
+    const file = exampleJob('drained-head-flap');
+    const clad = Object.entries(exampleWalls)
+      .filter(([, { layers }]) =>
+        layers.some(({ role, material }) => role === 'cladding' && material === 'siding'),
+      )
+      .flatMap(([id, wall]) => {
+        const [opening] = openingsOf(file);
+        const own = { ...opening, wall: id };
+        return planOpening(own as never, { ...file, walls: [{ ...wall, id }] } as never).build ?? [];
+      });
+    expect(clad.length).toBeGreaterThan(1);
+    for (const build of clad)
+      for (const cut of cutIds) {
+        const options = { ...PRINTED, cut, figure, step: build.steps.length, name: pieceText };
+        const drawing = cutDrawing(build, { ...options, wallName: wallThingText });
+        const outlines = drawing.items.filter((i) => i.kind === 'line' && i.stroke === 'hidden');
+        expect(outlines.map((i) => ('owner' in i ? i.owner : ''))).toContain('cladding');
+        const texts = drawing.items.filter((i): i is TextItem => i.kind === 'text').map(({ text }) => text);
+        expect(texts).toContain('Cladding');
+        expect(cutDrawing(build, options).items.some((i) => i.kind === 'line' && i.stroke === 'hidden')).toBe(
+          false,
+        );
+      }
   });
 
   it('the pan drawn in the sill cut is as long as the pan that is cut', () => {

@@ -3,6 +3,7 @@ export * from './air.ts';
 export * from './findings.ts';
 export * from './grammar.ts';
 export * from './heat-things.ts';
+export * from './wall-things.ts';
 export * from './joints.ts';
 export * from './judgement.ts';
 export * from './looks.ts';

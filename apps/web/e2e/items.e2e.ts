@@ -1,0 +1,82 @@
+/** Walls of a job: named, changed with a look at what that does, taken back; pictures marked; a bell; drawings on paper. */
+import { wallWords } from '../src/lib/words/en/sizes.ts';
+import { expect, signIn, test } from './support.ts';
+
+const JOB = '/jobs/skarv-point';
+
+test('a wall is renamed, changed after a look at what that does, and had again as it was', async ({
+  page,
+}) => {
+  await signIn(page, 'tove@demo.invalid');
+  await page.goto(`${JOB}/walls`);
+  const name = page.getByLabel('Name', { exact: true }).first();
+  const before = await name.inputValue();
+  await name.fill('North wall');
+  await name.press('Tab');
+  await expect(page.getByText('“North wall” is kept.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'North wall' })).toBeAttached();
+
+  const thickness = page.getByRole('textbox', { name: /^Thickness/ }).first();
+  await thickness.fill('25');
+  await page
+    .getByRole('button', { name: /^(Save|Keep|Keep the wall|Save the wall)/ })
+    .first()
+    .click();
+  const effect = page.getByTestId('item-effect');
+  await expect(effect).toContainText('openings go by it');
+  await expect(effect.getByRole('status')).not.toContainText('looked at', { timeout: 30_000 });
+  await effect.getByRole('button', { name: 'Keep it' }).click();
+  await expect(effect).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Earlier versions' }).click();
+  const versions = page.locator('ol.versions > li');
+  await expect(versions).toHaveCount(3);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByText('Undone.')).toBeVisible();
+  await name.fill(before);
+  await name.press('Tab');
+
+  await page.getByRole('button', { name: 'Make a copy' }).click();
+  await expect(name).toHaveValue(`${before} (copy)`);
+  await page.getByRole('button', { name: 'Take out of the job' }).click();
+  await expect(page.getByText(/was taken out of the job/)).toBeVisible();
+});
+
+test('drawings and cut sheets come as PDF, whole, and refuse what is not there', async ({ page }) => {
+  await signIn(page, 'tove@demo.invalid');
+  const pages = (body: Buffer) => body.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
+  const drawings = await page.request.get(`${JOB}/skarv-s-03/drawings.pdf`);
+  expect(drawings.headers()['content-type']).toBe('application/pdf');
+  // Two faces, four cuts, what is cut.
+  expect(pages(await drawings.body())).toBe(7);
+  const sheet = await page.request.get(`${JOB}/cut-sheet.pdf?openings=skarv-s-03,skarv-n-01`);
+  expect(sheet.status()).toBe(200);
+  expect(pages(await sheet.body())).toBeGreaterThan(1);
+  expect((await page.request.get(`${JOB}/cut-sheet.pdf`)).status()).toBe(400);
+  expect((await page.request.get(`${JOB}/cut-sheet.pdf?openings=none`)).status()).toBe(404);
+  expect((await page.request.get(`${JOB}/none/drawings.pdf`)).status()).toBe(404);
+  await page.goto(`${JOB}/cut-sheet`);
+  await page.getByRole('button', { name: 'South', exact: true }).click();
+  await expect(page.getByText(/corners off|slit/).first()).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'PDF', exact: true }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('cut-sheet.pdf');
+});
+
+test('the sun screen and large type stay as they were chosen; a word opens where it stands', async ({
+  page,
+}) => {
+  await signIn(page, 'tove@demo.invalid');
+  await page.goto(`${JOB}/skarv-s-03/detail`);
+  const screen = page.locator('html');
+  await page.getByRole('button', { name: /sun/i }).click();
+  await expect(screen).not.toHaveAttribute('data-screen', '');
+  await page.reload();
+  await expect(screen).not.toHaveAttribute('data-screen', '');
+  await page.getByRole('button', { name: /sun/i }).click();
+  await expect(screen).toHaveAttribute('data-screen', '');
+  await page.locator('button.term').first().click();
+  await expect(page.locator('[popover]:popover-open')).toBeVisible();
+});
