@@ -1,5 +1,4 @@
 /** Walls of a job: named, changed with a look at what that does, taken back; pictures marked; a bell; drawings on paper. */
-import { wallWords } from '../src/lib/words/en/sizes.ts';
 import { expect, signIn, test } from './support.ts';
 
 const JOB = '/jobs/skarv-point';

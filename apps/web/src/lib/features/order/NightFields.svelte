@@ -39,7 +39,10 @@
     display: flex;
     flex-flow: row wrap;
     align-items: end;
-    gap: var(--gap-3);
+    gap: var(--gap-3) var(--gap-5);
+  }
+  .fields :global(input) {
+    width: 9rem;
   }
   @media print {
     .fields {

@@ -1,6 +1,6 @@
 /** The night that rain is reckoned for: typed by whoever looks, invented until then. */
 import {
-  asTyped,
+  formatLength,
   comesIn,
   drivingRain,
   parseLength,
@@ -31,7 +31,7 @@ export class Night {
     const unit = untrack(reads);
     this.rain = writeMeasure('rain', INVENTED.rain_mm, unit);
     this.wind = writeMeasure('speed', INVENTED.wind_ms, unit);
-    this.above = asTyped(INVENTED.catch_mm, unit).typed;
+    this.above = formatLength(INVENTED.catch_mm, unit);
   }
 
   get reads(): LengthUnit {

@@ -115,8 +115,8 @@
         {/each}
       </ul>
       <p class="links">
-        <a class="button" href="/jobs/{editor.context.job.id}/{editor.id}/proof.pdf" download>{t.sheet}</a>
-        <a class="button" href="/jobs/{editor.context.job.id}/{editor.id}/compare">{t.compare}</a>
+        <a class="as-button" href="/jobs/{editor.context.job.id}/{editor.id}/proof.pdf" download>{t.sheet}</a>
+        <a class="as-button" href="/jobs/{editor.context.job.id}/{editor.id}/compare">{t.compare}</a>
       </p>
       <ProofFindings
         desk={water}
@@ -156,16 +156,5 @@
     display: flex;
     flex-flow: row wrap;
     gap: var(--gap-2);
-  }
-  .button {
-    display: inline-flex;
-    align-items: center;
-    min-height: 40px;
-    padding: 0 var(--gap-3);
-    border: 1px solid var(--rust);
-    border-radius: var(--radius);
-    color: var(--rust);
-    font-weight: 600;
-    text-decoration: none;
   }
 </style>

@@ -100,7 +100,7 @@
       >
       <Button disabled={day.length === 0} onclick={() => void printLabels()}>{cutSheetWords.labels}</Button>
       {#if day.length > 0}<a
-          class="button"
+          class="as-button"
           href="/jobs/{store.id}/cut-sheet.pdf?openings={day.map((plan) => plan.opening.id).join(',')}"
           download>{cutSheetWords.pdf}</a
         >{/if}
