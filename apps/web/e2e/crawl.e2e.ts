@@ -1,7 +1,7 @@
 /** All pages of a job in all states: nothing scrolls sideways, nothing is too small to press, no figure changes its unit. */
 import type { Page } from '@playwright/test';
 import { bring, manyOpenings } from './bring-job.ts';
-import { expect, expectAccessible, signIn, test } from './support.ts';
+import { expect, expectAccessible, readByJob, signIn, test } from './support.ts';
 
 const PAGES = [
   '',
@@ -21,6 +21,7 @@ const PAGES = [
   '/cut-sheet',
   '/people',
 ];
+const STAGES = ['measure', 'detail', 'prove', 'order', 'install', 'history'];
 const LONG =
   'A name so long that nobody would write it by hand but a spreadsheet may well bring it, with a room and a floor.';
 
@@ -127,11 +128,11 @@ test('no page scrolls sideways and no words lie over others: empty, one opening,
     ...PAGES.map((path) => `${long}${path}`),
     ...PAGES.map((path) => `${many}${path}`),
     ...['', '/survey', '/sizes', '/proofs', '/cut-sheet'].map((path) => `${one}${path}`),
-    ...['measure', 'detail', 'prove', 'order', 'install', 'history'].map((stage) => `${long}/${id}/${stage}`),
+    ...STAGES.map((stage) => `${long}/${id}/${stage}`),
     '/account',
     '/glossary',
   ];
-  // 640 is a desk of 1280 at twice the size.
+  // 640 is a desk of 1280 at twice the size. A name may have 120 characters.
   for (const path of paths) {
     await page.setViewportSize({ width: 390, height: 844 });
     await open(page, path);
@@ -180,15 +181,34 @@ test('two thousand openings are looked through, found, printed and gone between 
   expect(await page.locator('*').count()).toBeLessThan(6000);
 });
 
-test('the new pages and the words of the work are accessible', async ({ page }) => {
+test('no page scrolls sideways in inches, with the demo as it is', async ({ page }) => {
+  test.setTimeout(240_000);
+  await signIn(page, 'tove@demo.invalid');
+  const paths = [
+    ...PAGES.map((path) => `/jobs/skarv-point${path}`),
+    ...STAGES.map((stage) => `/jobs/skarv-point/skarv-s-01/${stage}`),
+  ];
+  await open(page, '/jobs/skarv-point');
+  await page.getByRole('button', { name: 'in', exact: true }).click();
+  for (const path of paths) {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await open(page, path);
+    for (const width of [390, 1280]) {
+      await page.setViewportSize({ width, height: 844 });
+      await expect.poll(() => wider(page), `${path} at ${width}`).toBe(0);
+      await expect.poll(() => overprinted(page), `${path} at ${width}`).toEqual([]);
+    }
+  }
+  expect(await readByJob(page)).toBe(true);
+});
+
+test('every page of a job and the words of the work are accessible', async ({ page }) => {
+  test.setTimeout(240_000);
   await signIn(page);
-  for (const path of ['/walls', '/units', '/methods', '/conditions', '/people'].map(
-    (p) => `/jobs/skarv-point${p}`,
-  ))
-    await (async () => {
-      await open(page, path);
-      await expectAccessible(page);
-    })();
+  for (const path of [...PAGES, ...STAGES.map((stage) => `/skarv-s-01/${stage}`)]) {
+    await open(page, `/jobs/skarv-point${path}`);
+    await expectAccessible(page);
+  }
   await open(page, '/glossary');
   await expectAccessible(page);
   await open(page, '/jobs/skarv-point/board');

@@ -3,6 +3,7 @@ import { cutSize, flatBounds, foldLines, type Sheet } from '../geometry/sheet.ts
 import { edgesOf, sameSegment, type Polygon, type Segment } from '../geometry/polygon.ts';
 import { cutThrough, type CutPlane, type Range } from '../geometry/solid.ts';
 import type { Point2 } from '../geometry/vector.ts';
+import type { SolidMaterial } from '../vocabulary/materials.ts';
 import { escapeXml } from './export.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 
@@ -92,6 +93,9 @@ export const slitsOf = ({ slits }: FlatPiece): Slit[] =>
     return [{ from_mm: Math.min(a[0], b[0]), length_mm: Math.hypot(b[0] - a[0], b[1] - a[1]) }];
   });
 
+/** What goes under a saw and keeps its shape: rods and bands are pressed into whatever is there. */
+const SAWN: ReadonlySet<SolidMaterial> = new Set(['wood', 'wood-board', 'hd-foam', 'panel', 'foam-board']);
+
 /** What a saw shows across a piece of boards: each board's own shape, as they stand together. */
 export interface PieceSection {
   readonly regions: readonly Polygon[];
@@ -104,6 +108,7 @@ export interface PieceSection {
  */
 export function sawnSection(piece: Piece): PieceSection | null {
   if (piece.form !== 'solid' || piece.sawn.length === 0) return null;
+  if (!piece.solids.every(({ material }) => SAWN.has(material))) return null;
   const profiles = piece.solids.flatMap(({ profile }) => profile);
   const spread = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
   const [long_u, long_v] = [spread(piece.solids.flatMap(({ u }) => u)), spread(profiles.map(([, v]) => v))];
@@ -115,7 +120,8 @@ export function sawnSection(piece: Piece): PieceSection | null {
   const all: Range = [-1e6, 1e6];
   const regions = cutThrough(piece.solids, plane, { w: all, across: all }).map(({ outline }) => outline);
   const points = regions.flat();
-  const isPlain = regions.length < 2 && points.length === 4 && new Set(points.map(([x]) => x)).size === 2;
+  const places = (axis: 0 | 1) => new Set(points.map((point) => point[axis])).size;
+  const isPlain = regions.length < 2 && points.length === 4 && places(0) === 2 && places(1) === 2;
   if (points.length === 0 || isPlain) return null;
   const [left, top] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([, y]) => y))];
   return {

@@ -5,6 +5,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   contextOf,
+  exampleJob,
   flatPieces,
   notchesOf,
   openingsOf,
@@ -70,5 +71,28 @@ describe('sections of boards', () => {
     // Two heights that differ: the front lower than the back.
     expect(new Set(region.map(([, y]) => Math.round(y))).size).toBeGreaterThan(2);
     expect(sections.every(({ id }) => id !== 'inner-rod')).toBe(true);
+  });
+
+  it('a buck with a leg is an L of two boards, and its areas are those of the boards that are sawn', () => {
+    const bucks = (['foam-buck-outboard', 'foam-buck-inside'] as const).flatMap((preset) =>
+      plansOf(exampleJob(preset)).flatMap(({ build }) =>
+        (build?.pieces ?? []).flatMap((piece) => {
+          const section = sawnSection(piece);
+          return piece.form === 'solid' && /^buck-(left|right|head)$/.test(piece.id) && section
+            ? [{ section, sawn: piece.sawn }]
+            : [];
+        }),
+      ),
+    );
+    const withLeg = bucks.filter(({ sawn }) => sawn.length === 2);
+    expect(withLeg.length).toBeGreaterThan(0);
+    for (const { section, sawn } of withLeg) {
+      expect(section.regions).toHaveLength(2);
+      const drawn = section.regions.reduce((sum, region) => sum + area(region), 0);
+      const cut = sawn.reduce((sum, { width_mm, thickness_mm }) => sum + width_mm * thickness_mm, 0);
+      expect(drawn).toBeCloseTo(cut, 3);
+      // It is no rectangle: the L leaves a corner of its box free.
+      expect(drawn).toBeLessThan(section.size.wide_mm * section.size.high_mm - 1);
+    }
   });
 });
