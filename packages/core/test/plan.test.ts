@@ -333,7 +333,14 @@ describe('drawings', () => {
         return planOpening(own as never, { ...file, walls: [{ ...wall, id }] } as never).build ?? [];
       });
     expect(clad.length).toBeGreaterThan(1);
-    for (const build of clad)
+    for (const build of clad) {
+      const face = faceDrawing(build, { ...PRINTED, ...NAMED, figure, step: build.steps.length }).items;
+      expect(collisions(face)).toEqual([]);
+      const texts = face.filter((i): i is TextItem => i.kind === 'text').map(({ text }) => text);
+      expect(texts).toEqual(expect.arrayContaining(['Cladding', 'Frame of the unit']));
+      expect(face.some((i) => i.kind === 'line' && i.owner === 'cladding' && i.stroke === 'hidden')).toBe(
+        true,
+      );
       for (const cut of cutIds) {
         const options = { ...PRINTED, cut, figure, step: build.steps.length, name: pieceText };
         const drawing = cutDrawing(build, { ...options, wallName: wallThingText });
@@ -345,6 +352,7 @@ describe('drawings', () => {
           false,
         );
       }
+    }
   });
 
   it('the pan drawn in the sill cut is as long as the pan that is cut', () => {

@@ -1,5 +1,5 @@
 /** Cuts through head, jambs and sill at any moment of the work: weather on the left, room on the right. */
-import { isOfLayer } from '../build/base.ts';
+import { CLEAR_mm, layersOfOthers } from './to-come.ts';
 import { bounds, rectangle, type Polygon } from '../geometry/polygon.ts';
 import { cutThrough, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
 import { surfaceOf } from '../geometry/surface.ts';
@@ -190,9 +190,6 @@ const paperOf =
   ([w, across]: Point2): Point2 =>
     view.to([-w, up * across]);
 
-/** How far what comes later stays clear of the frame, mm: common practice, no source. */
-const CLEAR_mm = 10;
-
 /** Battens and cladding that others put on when the window is in: drawn in outline, as far as the frame. */
 function layersToCome(
   build: Build,
@@ -209,11 +206,8 @@ function layersToCome(
     low < near - CLEAR_mm && high < (near + far) / 2
       ? [low, Math.min(high, near - CLEAR_mm)]
       : [Math.max(low, far + CLEAR_mm), high];
-  const stands = build.base.some((solid) => isOfLayer(solid, 'cladding'));
-  if (stands || across[1] <= across[0]) return [];
-  return opening.layers
-    .filter(({ role, w }) => (role === 'cladding' || role === 'cavity') && w[1] > w[0])
-    .map(({ role, w }) => ({ role, ring: rectangle(w, across) }));
+  if (across[1] <= across[0]) return [];
+  return layersOfOthers(build).map(({ role, w }) => ({ role, ring: rectangle(w, across) }));
 }
 
 interface Region {

@@ -21,6 +21,7 @@ import { dimensionItems, trackSpace, type Dimension } from './dimensions.ts';
 import { faceHandles } from './handles.ts';
 import { LABEL_SIZE, textBox, textWidth, type AreaItem, type Drawing, type DrawItem } from './items.ts';
 import { sceneAfter, type Layer } from '../build/scene.ts';
+import { CLEAR_mm, layersOfOthers } from './to-come.ts';
 import { fitView, type View } from './view.ts';
 
 /** Wall shown round the opening: to the sides and below, and above where the flap stands up. */
@@ -81,7 +82,12 @@ export function faceDrawing(build: Build, options: FaceOptions): Drawing {
     ...(scene.layers.some(({ thing }) => thing === UNIT) ? sashItems(build, view.to) : []),
     ...(options.hide?.has('dimensions') ? [] : dimensionItems(dimensions(build, view, options), view)),
     ...(options.wallName && !options.hide?.has('names') && !options.hide?.has('wall')
-      ? wallNames(seen, view, shown, options.wallName)
+      ? [
+          ...wallNames(seen, view, shown, options.wallName),
+          ...(scene.layers.some(({ thing }) => thing === UNIT)
+            ? [...frameName(build, view, options.wallName), ...claddingToCome(build, view, options.wallName)]
+            : []),
+        ]
       : []),
   ];
   const handles = inside || options.hide?.has('sheets') ? [] : faceHandles(scene.layers, view.to);
@@ -202,6 +208,49 @@ function wallNames(
     named.add(layer.thing);
     return [{ kind: 'text', at, text, size: LABEL_SIZE, turned, tone: 'quiet', owner: layer.thing }];
   });
+}
+
+/** The frame is narrow: its name stands in the glass, with a line to it. */
+function frameName({ context: { unit } }: Build, view: View, name: (thing: string) => string): DrawItem[] {
+  const text = name(UNIT);
+  const [left, right] = [view.to([unit.left, 0])[0], view.to([unit.left + unit.width, 0])[0]];
+  const [from, to] = [Math.min(left, right), Math.max(left, right)];
+  const wide = textWidth(text, LABEL_SIZE);
+  if (to - from < wide + 4 * FRAME_px) return [];
+  const y = view.to([0, unit.bottom + unit.height * NAME_HEIGHT])[1];
+  const middle = (from + to) / 2;
+  return [
+    {
+      kind: 'line',
+      points: [
+        [middle - wide / 2 - 4, y],
+        [from + FRAME_px / 2, y],
+      ],
+      stroke: 'leader',
+      owner: UNIT,
+    },
+    { kind: 'text', at: [middle, y], text, size: LABEL_SIZE, turned: false, tone: 'quiet', owner: UNIT },
+  ];
+}
+
+/** About as wide as a frame is drawn, px; and at which share of the unit's height its name stands. */
+const FRAME_px = 10;
+const NAME_HEIGHT = 0.62;
+
+/** The edge of the cladding round the frame, as it will stand. */
+function claddingToCome(build: Build, view: View, name: (thing: string) => string): DrawItem[] {
+  if (!layersOfOthers(build).some(({ role }) => role === 'cladding')) return [];
+  const { unit } = build.context;
+  const ring = rectangle(
+    [unit.left - CLEAR_mm, unit.left + unit.width + CLEAR_mm],
+    [unit.bottom - CLEAR_mm, unit.bottom + unit.height + CLEAR_mm],
+  ).map(view.to);
+  const text = name('cladding');
+  const at = view.to([unit.left + unit.width / 2, unit.bottom - CLEAR_mm - AROUND_mm / 2]);
+  return [
+    { kind: 'line', points: [...ring, ...ring.slice(0, 1)], stroke: 'hidden', owner: 'cladding' },
+    { kind: 'text', at, text, size: LABEL_SIZE, turned: false, tone: 'quiet', owner: 'cladding' },
+  ];
 }
 
 const boxRanges = (of: { at: Point2; text: string; turned: boolean }): [Range, Range] => {
