@@ -10,6 +10,7 @@ import {
   windowScroll,
   type VirtualItem,
 } from '@tanstack/virtual-core';
+import { untrack } from 'svelte';
 import type { Attachment } from 'svelte/attachments';
 
 /** Lists up to here are written whole: the browser's own search finds everything in them. */
@@ -92,7 +93,8 @@ export class Windowed {
       this.#virtual._willUpdate();
       this.#take();
     };
-    set();
+    // What the list holds is followed below; the list itself is taken up once.
+    untrack(set);
     const gone = this.#virtual?._didMount();
     const focused = ({ target, type }: FocusEvent) => {
       const row = target instanceof Element ? target.closest('[data-index]') : null;

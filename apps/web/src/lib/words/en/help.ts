@@ -21,7 +21,7 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     keys: [ANY, ['Space', 'choose the opening under the cursor']],
   },
   add: {
-    is: 'Openings come into the job here: from a schedule somebody sent, or by their marks.',
+    is: 'Openings come into the job here: from a schedule somebody sent, by their marks, storey by storey, or as copies.',
     todo: [
       'Drop a spreadsheet, or paste cells.',
       'Say which column is what; next time it is known.',
@@ -122,10 +122,10 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     keys: [ANY],
   },
   cutSheet: {
-    is: 'What to cut for one day: pieces of one size together, with their folds and slits.',
+    is: 'What to cut for one day: pieces of one size together, with their folds, slits, corners off and sections.',
     todo: [
       'Choose the openings of the day.',
-      'Print the sheet or its labels.',
+      'Print the sheet or its labels, or take it along as PDF.',
       'Cut one piece of each first and hold it up.',
     ],
     keys: [ANY],

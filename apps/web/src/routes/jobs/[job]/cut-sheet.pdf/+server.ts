@@ -1,5 +1,6 @@
 import { beside } from '$lib/server/beside/threads.ts';
 import { database } from '$lib/server/db/index.ts';
+import { asPdf, readerOf } from '$lib/server/paper.ts';
 import { loadContext } from '$lib/server/services/jobs.ts';
 import { loadParts, openingOfPart } from '$lib/server/services/openings.ts';
 import { errorsWords } from '$words/contract.ts';
@@ -22,14 +23,7 @@ export const GET = async ({ params, url, locals }) => {
   const pdf = await beside('drawCutSheet', {
     openings: parts.map(openingOfPart),
     context,
-    reads: locals.person?.reads ?? context.job.units,
-    person: locals.person?.name ?? '',
-    at: new Date(),
+    ...readerOf(locals, context),
   });
-  return new Response(new Uint8Array(pdf), {
-    headers: {
-      'content-type': 'application/pdf',
-      'content-disposition': 'attachment; filename="cut-sheet.pdf"',
-    },
-  });
+  return asPdf(pdf, 'cut-sheet');
 };
