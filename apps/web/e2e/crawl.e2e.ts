@@ -183,7 +183,7 @@ test('two thousand openings are looked through, found, printed and gone between 
 
 test('no page scrolls sideways in inches, with the demo as it is', async ({ page }) => {
   test.setTimeout(240_000);
-  await signIn(page, 'tove@demo.invalid');
+  await signIn(page);
   const paths = [
     ...PAGES.map((path) => `/jobs/skarv-point${path}`),
     ...STAGES.map((stage) => `/jobs/skarv-point/skarv-s-01/${stage}`),

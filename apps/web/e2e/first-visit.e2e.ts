@@ -26,6 +26,17 @@ test.beforeAll(async ({ server }) => {
   await expect
     .poll(async () => (await db.query<{ n: number }>(left)).rows[0]?.n, { timeout: 110_000 })
     .toBe(0);
+  // What is judged is told to the pages a moment later: until then a page would judge by itself.
+  let told = -1;
+  const isTold = async () => {
+    const { rows } = await db.query<{ revision: number }>(
+      `select revision from jobs where id = 'skarv-point'`,
+    );
+    const before = told;
+    told = rows[0]?.revision ?? -1;
+    return told === before;
+  };
+  await expect.poll(isTold, { intervals: [1000], timeout: 30_000 }).toBe(true);
   await db.end();
 });
 test.afterAll(() => void worker.kill());

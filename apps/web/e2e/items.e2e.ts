@@ -34,6 +34,7 @@ test('a wall is renamed, changed after a look at what that does, and had again a
   await expect(page.getByText('Undone.')).toBeVisible();
   await name.fill(before);
   await name.press('Tab');
+  await expect(page.getByText(`“${before}” is kept.`)).toBeVisible();
 
   await page.getByRole('button', { name: 'Make a copy' }).click();
   await expect(name).toHaveValue(`${before} (copy)`);

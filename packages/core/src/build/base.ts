@@ -17,6 +17,7 @@ import {
   type WallLayer,
 } from '../methods/pieces/context.ts';
 import { isMasonry } from '../vocabulary/wall-layers.ts';
+import { barOf, isBarOf } from '../vocabulary/wall-bars.ts';
 import { OUTER, ROOM, type Role, layerSum, layeredDepth, hasOuterLeaf } from '../methods/wall-depths.ts';
 
 /** Sawn framing timber, nominal two inches: common practice, no source. */
@@ -220,11 +221,8 @@ function round(
   ];
 }
 
-const BARS = ['below', 'left', 'right', 'above'] as const;
-const barOf = (role: Role, bar: (typeof BARS)[number]): string => `${role}-${bar}`;
-
 /** Whether a solid is one of the bars that a layer of the wall is made of. */
-export const isOfLayer = ({ id }: Solid, role: Role): boolean => BARS.some((bar) => barOf(role, bar) === id);
+export const isOfLayer = ({ id }: Solid, role: Role): boolean => isBarOf(id, role);
 
 /** What stands before the first step of the work. */
 export function baseSolids(geometry: OpeningGeometry, choices: Choices, numbers: ParameterValues): Solid[] {

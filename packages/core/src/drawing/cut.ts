@@ -195,7 +195,7 @@ function layersToCome(
   build: Build,
   { plane, window }: CutSection,
 ): { readonly role: string; readonly ring: Polygon }[] {
-  const { opening, unit } = build.context;
+  const { unit } = build.context;
   const [low, high] = window.across;
   const isUpright = plane.axis === 'u';
   const [near, far] = isUpright
