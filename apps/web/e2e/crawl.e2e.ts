@@ -169,6 +169,7 @@ test('two thousand openings are looked through, found, printed and gone between 
   await expect(marks).toHaveCount(2000);
   await page.emulateMedia({ media: null });
   await page.keyboard.press('Control+k');
+  await expect(page.getByPlaceholder('mark, name or page')).toBeFocused();
   await page.keyboard.type('M-1234');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/m-1234\//);

@@ -1,4 +1,7 @@
-/** Walls of a job: named, changed with a look at what that does, taken back; pictures marked; a bell; drawings on paper. */
+/** Walls of a job: named, changed with a look at what that does, taken back; drawings on paper; pictures marked; the bell. */
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, signIn, test } from './support.ts';
 
 const JOB = '/jobs/skarv-point';
@@ -79,4 +82,75 @@ test('the sun screen and large type stay as they were chosen; a word opens where
   await expect(screen).toHaveAttribute('data-screen', '');
   await page.locator('button.term').first().click();
   await expect(page.locator('[popover]:popover-open')).toBeVisible();
+});
+
+test('a picture is marked with the hand: the marked copy stands beside it, the picture stays', async ({
+  page,
+}) => {
+  await signIn(page, 'tove@demo.invalid');
+  await page.goto(`${JOB}/skarv-s-05/install`);
+  const step = page.locator('details[open]').first();
+  const pictures = step.locator('img');
+  await step.locator('input[type=file]').setInputFiles({
+    name: 'pane.jpg',
+    mimeType: 'image/jpeg',
+    buffer: readFileSync(join(import.meta.dirname, '../test/fixtures/pane.jpg')),
+  });
+  await expect(pictures).toHaveCount(1);
+  await step.getByRole('button', { name: 'Mark', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Mark the picture' });
+  const area = await dialog.getByRole('application').boundingBox();
+  if (!area) throw new Error('nothing to draw on');
+  await page.mouse.move(area.x + area.width * 0.2, area.y + area.height * 0.5);
+  await page.mouse.down();
+  await page.mouse.move(area.x + area.width * 0.8, area.y + area.height * 0.5, { steps: 6 });
+  await page.mouse.up();
+  await dialog.getByRole('button', { name: 'Keep the marked copy' }).click();
+  await expect(pictures).toHaveCount(2);
+  // Red where the hand went, on the copy alone.
+  const reds = await pictures.evaluateAll((all) =>
+    all.map((one) => {
+      const image = one as HTMLImageElement;
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [image.naturalWidth, image.naturalHeight];
+      const context = canvas.getContext('2d');
+      context?.drawImage(image, 0, 0);
+      const { data } = context?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
+      let red = 0;
+      for (let i = 0; i < data.length; i += 4)
+        if ((data[i] ?? 0) > 130 && (data[i + 1] ?? 0) < 90 && (data[i + 2] ?? 0) < 90) red++;
+      return red;
+    }),
+  );
+  expect(reds.filter((red) => red > 5)).toHaveLength(1);
+});
+
+test('the bell tells of somebody else’s note, once', async ({ page, browser }) => {
+  await signIn(page, 'tove@demo.invalid');
+  await page.goto(`${JOB}/skarv-s-05`);
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'jonas@demo.invalid');
+  const at = new Date().toISOString();
+  const note = {
+    id: randomUUID(),
+    opening: 'skarv-s-05',
+    issue: 1,
+    kind: 'note',
+    step: 'bead',
+    undoes: null,
+    at,
+  };
+  const answer = await other.request.post(`/api${JOB}/records`, {
+    headers: { origin: process.env.HULVEK_BASE ?? '' },
+    data: { sentAt: at, records: [{ type: 'entry', record: { ...note, note: 'Rain is coming.' } }] },
+  });
+  expect((await answer.json()) as unknown).toEqual({ answers: [{ id: note.id, ok: true }] });
+  const bell = page.getByRole('button', { name: /^What happened: \d+ unread$/ });
+  await expect(bell).toBeVisible({ timeout: 30_000 });
+  await bell.click();
+  const sheet = page.getByRole('dialog', { name: 'What happened to your openings' });
+  await expect(sheet).toContainText(/S-05.*has a note by Jonas/);
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('button', { name: 'What happened', exact: true })).toBeVisible();
+  await other.context().close();
 });

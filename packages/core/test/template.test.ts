@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { gridMarks, jobFileSchema, skarvPoint, templateOf } from '@hulvek/core';
+import { gridMarks, jobFileSchema, problemOfMarks, skarvPoint, templateOf } from '@hulvek/core';
 
 const of = { id: 'job-new', name: 'Another house', units: 'in', openings: true } as const;
 
@@ -33,6 +33,18 @@ describe('a job begun from another one', () => {
     expect(made.job).not.toHaveProperty('lines');
     expect(made.job).not.toHaveProperty('facades');
     expect(made.units).toEqual(file.units);
+  });
+});
+
+describe('marks that are added together', () => {
+  it.each([
+    [[], 'none'],
+    [['S-1', ' s-1 '], 'twice'],
+    [['S-1', 'a mark far too long for any tag'], 'too-long'],
+    [Array.from({ length: 501 }, (_, i) => `S-${i}`), 'too-many'],
+    [['S-1', 'S-2'], null],
+  ])('%j: %s', (marks, problem) => {
+    expect(problemOfMarks(marks)).toBe(problem);
   });
 });
 

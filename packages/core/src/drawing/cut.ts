@@ -1,9 +1,5 @@
 /** Cuts through head, jambs and sill at any moment of the work: weather on the left, room on the right. */
-import { CLEAR_mm, layersOfOthers } from './to-come.ts';
-import { bounds, rectangle, type Polygon } from '../geometry/polygon.ts';
-import { cutThrough, type CutRegion, type Range, type Solid } from '../geometry/solid.ts';
-import { surfaceOf } from '../geometry/surface.ts';
-import { distance2, radians, type Point2, type Point3 } from '../geometry/vector.ts';
+import { radians, type Point2, type Point3 } from '../geometry/vector.ts';
 import { SILL_BOARD, UNIT } from '../methods/names.ts';
 import { sillHeight } from '../methods/pieces/context.ts';
 import type { Build } from '../build/build.ts';
@@ -15,12 +11,20 @@ import {
   type Dimension,
   type DimensionSide,
 } from './dimensions.ts';
+import { joined, SHEET_px, sheetLines, solidRegions, withinWindow } from './cut-met.ts';
+import {
+  layersToCome,
+  nameItems,
+  namesToCome,
+  thingLabels,
+  type CutNames,
+  type ThingLabel,
+} from './cut-names.ts';
 import type { DrawOptions } from './face.ts';
 import { unitHandle } from './handles.ts';
 import { LABEL_SIZE, textWidth, type Drawing, type DrawItem } from './items.ts';
-import { LABEL_LINE, labelColumn, type Label } from './labels.ts';
-import { sceneAfter, type Layer } from '../build/scene.ts';
-import { crossings, FOLD_mm, FRAME_mm, sectionOf, type CutSection } from '../build/section.ts';
+import { sceneAfter } from '../build/scene.ts';
+import { FRAME_mm, sectionOf, type CutSection } from '../build/section.ts';
 import { cutIds, type CutId } from '../vocabulary/sides.ts';
 import { fitView, type View } from './view.ts';
 
@@ -73,16 +77,11 @@ function screws(
 
 const SCREW_px = 2.5;
 
-/** Thin things are drawn this thick on paper, side by side where they lie on each other. */
-const SHEET_px = 3;
 /** On narrower paper the drawing needs the room that names would take. */
 const NAMES_FROM_px = 560;
 
-export interface CutOptions extends DrawOptions {
+export interface CutOptions extends DrawOptions, CutNames {
   readonly cut: CutId;
-  readonly name: (piece: string) => string;
-  /** Names what stood before the work, and the unit's frame; without it these stay without names. */
-  readonly wallName?: (thing: string) => string;
 }
 
 export function cutDrawing(build: Build, options: CutOptions): Drawing {
@@ -95,14 +94,11 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
   const drawn = options.hide?.has('dimensions')
     ? () => []
     : (view: View) => dimensions(build, section, view, options);
-  const labels = named ? thingLabels(sheets, regions, build, options) : [];
-  const toCome = options.wallName && !options.hide?.has('wall') ? layersToCome(build, section) : [];
-  if (named && options.wallName)
-    for (const { role, ring } of toCome) {
-      const { x, y } = bounds(ring);
-      const at: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
-      labels.push({ thing: role, text: options.wallName(role), at, sheet: null, outside: true });
-    }
+  const { wallName } = options;
+  const toCome = wallName && !options.hide?.has('wall') ? layersToCome(build, section) : [];
+  const labels = named
+    ? [...thingLabels(sheets, regions, build, options), ...(wallName ? namesToCome(toCome, wallName) : [])]
+    : [];
   const view = viewFor(section, options, labels, drawn);
   const toPaper = paperOf(section, view);
   const items: DrawItem[] = [
@@ -129,7 +125,7 @@ export function cutDrawing(build: Build, options: CutOptions): Drawing {
     })),
     ...screws(build, options, section, toPaper),
     ...dimensionItems(drawn(view), view),
-    ...names(labels, view, toPaper, section),
+    ...nameItems(labels, view, toPaper, section),
   ];
   const { across } = section.window;
   const handles = [
@@ -189,201 +185,6 @@ const paperOf =
   ({ up }: CutSection, view: View) =>
   ([w, across]: Point2): Point2 =>
     view.to([-w, up * across]);
-
-/** Battens and cladding that others put on when the window is in: drawn in outline, as far as the frame. */
-function layersToCome(
-  build: Build,
-  { plane, window }: CutSection,
-): { readonly role: string; readonly ring: Polygon }[] {
-  const { unit } = build.context;
-  const [low, high] = window.across;
-  const isUpright = plane.axis === 'u';
-  const [near, far] = isUpright
-    ? [unit.bottom, unit.bottom + unit.height]
-    : [unit.left, unit.left + unit.width];
-  // Each cut shows one edge of the opening.
-  const across: Range =
-    low < near - CLEAR_mm && high < (near + far) / 2
-      ? [low, Math.min(high, near - CLEAR_mm)]
-      : [Math.max(low, far + CLEAR_mm), high];
-  if (across[1] <= across[0]) return [];
-  return layersOfOthers(build).map(({ role, w }) => ({ role, ring: rectangle(w, across) }));
-}
-
-interface Region {
-  readonly region: CutRegion;
-  readonly thing: string;
-  readonly fresh: boolean;
-  readonly base: boolean;
-}
-
-function solidRegions(
-  build: Build,
-  layers: readonly Layer[],
-  { plane, window }: CutSection,
-  { hide }: CutOptions,
-): Region[] {
-  const cut = (solids: readonly Solid[], thing: string | null, fresh: boolean): Region[] =>
-    cutThrough(solids, plane, window).map((region) => ({
-      region,
-      thing: thing ?? region.owner,
-      fresh,
-      base: thing === null,
-    }));
-  return [
-    ...(hide?.has('wall') ? [] : cut(build.base, null, false)),
-    ...layers.flatMap((l) => (l.kind === 'solid' ? cut(l.solids, l.thing, l.fresh) : [])),
-  ];
-}
-
-interface SheetLine {
-  readonly layer: Extract<Layer, { kind: 'face' }>;
-  /** (w, across) ends. */
-  readonly line: readonly [Point2, Point2];
-  readonly normal: Point2;
-  readonly beneath: number;
-}
-
-/** Faces met by the cut, with how many others lie under each. */
-function sheetLines(build: Build, layers: readonly Layer[], { plane, window }: CutSection): SheetLine[] {
-  const met: SheetLine[] = [];
-  for (const layer of layers) {
-    if (layer.kind !== 'face' || layer.lifted) continue;
-    const { normal: n } = surfaceOf(build.context.opening.surfaces, layer.face.surface);
-    const normal: Point2 = [n[2], plane.axis === 'u' ? n[1] : n[0]];
-    for (const whole of crossings(layer.face, plane)) {
-      const line = withinWindow(whole, window.across);
-      if (!line) continue;
-      const beneath = met.filter(
-        (m) => m.layer.face.surface === layer.face.surface && reaches(m.line, line),
-      ).length;
-      met.push({ layer, line, normal, beneath });
-    }
-  }
-  return met;
-}
-
-function reaches(a: readonly Point2[], b: readonly Point2[]): boolean {
-  return [0, 1].every((axis) => {
-    const range = (line: readonly Point2[]) => line.map((p) => p[axis] ?? 0);
-    return (
-      Math.max(...range(a)) > Math.min(...range(b)) - 0.01 &&
-      Math.min(...range(a)) < Math.max(...range(b)) + 0.01
-    );
-  });
-}
-
-/** The part of a line inside the window: long sheets run out of the drawing. */
-function withinWindow([a, b]: readonly [Point2, Point2], [low, high]: Range): [Point2, Point2] | null {
-  if (Math.max(a[1], b[1]) <= low || Math.min(a[1], b[1]) >= high) return null;
-  const at = (v: number): Point2 => {
-    const held = Math.min(Math.max(v, low), high);
-    return b[1] === a[1] ? [a[0], held] : [a[0] + ((held - a[1]) / (b[1] - a[1])) * (b[0] - a[0]), held];
-  };
-  return b[1] === a[1] ? [a, b] : [at(a[1]), at(b[1])];
-}
-
-/** A point of a sheet's line moved out by what lies beneath it. */
-function setOff({ normal, beneath }: SheetLine, { up }: CutSection, [x, y]: Point2): Point2 {
-  const off = (SHEET_px + 1) * (beneath + 0.5);
-  return [x - normal[0] * off, y - up * normal[1] * off];
-}
-
-/** Lines on paper, set off by what lies beneath; faces of one sheet that meet at a fold are one line. */
-function joined(sheets: readonly SheetLine[], toPaper: (p: Point2) => Point2, section: CutSection) {
-  const lines: { layer: SheetLine['layer']; ends: readonly Point2[]; points: readonly Point2[] }[] = [];
-  for (const met of sheets) {
-    const { layer, line } = met;
-    const points = line.map((p) => setOff(met, section, toPaper(p)));
-    const meets = (p?: Point2, q?: Point2) => p !== undefined && q !== undefined && distance2(p, q) < FOLD_mm;
-    const before = lines.find(
-      (l) =>
-        l.layer.thing === layer.thing &&
-        [l.ends[0], l.ends.at(-1)].some((e) => line.some((p) => meets(e, p))),
-    );
-    if (!before) {
-      lines.push({ layer, ends: line, points });
-      continue;
-    }
-    const { ends } = before;
-    const startsThere = meets(ends.at(-1), line[0]) || meets(ends[0], line[0]);
-    const [here, there] = startsThere ? [line, points] : [line.toReversed(), points.toReversed()];
-    const atEnd = meets(ends.at(-1), here[0]);
-    before.ends = atEnd ? [...ends, ...here] : [...here.toReversed(), ...ends];
-    before.points = atEnd ? [...before.points, ...there] : [...there.toReversed(), ...before.points];
-  }
-  return lines;
-}
-
-interface ThingLabel {
-  readonly thing: string;
-  readonly text: string;
-  /** (w, across) of what is named. */
-  readonly at: Point2;
-  readonly sheet: SheetLine | null;
-  readonly outside: boolean;
-}
-
-/** One name for every thing the cut shows, on the side it lies nearer to. */
-function thingLabels(
-  sheets: readonly SheetLine[],
-  regions: readonly Region[],
-  build: Build,
-  { name, wallName }: Pick<CutOptions, 'name' | 'wallName'>,
-): ThingLabel[] {
-  const { unit } = build.context;
-  const middle = (unit.front + unit.back) / 2;
-  const labels = new Map<string, ThingLabel>();
-  for (const met of sheets) {
-    const { layer, line } = met;
-    const at: Point2 = [(line[0][0] + line[1][0]) / 2, (line[0][1] + line[1][1]) / 2];
-    // The longest line of a sheet bears its name.
-    const before = labels.get(layer.thing);
-    if (before?.sheet && distance2(...before.sheet.line) >= distance2(...line)) continue;
-    const outside = at[0] > middle;
-    labels.set(layer.thing, { thing: layer.thing, text: name(layer.thing), at, sheet: met, outside });
-  }
-  for (const { region, thing, base } of regions) {
-    const ofWall = base || thing === UNIT;
-    if ((ofWall && !wallName) || labels.has(thing)) continue;
-    const { x, y } = bounds(region.outline);
-    const at: Point2 = [(x[0] + x[1]) / 2, (y[0] + y[1]) / 2];
-    const text = ofWall && wallName ? wallName(thing) : name(thing);
-    labels.set(thing, { thing, text, at, sheet: null, outside: at[0] > middle });
-  }
-  return [...labels.values()];
-}
-
-function names(
-  labels: readonly ThingLabel[],
-  view: View,
-  toPaper: (p: Point2) => Point2,
-  section: CutSection,
-): DrawItem[] {
-  const column = (outside: boolean): Label[] =>
-    labels
-      .filter((l) => l.outside === outside)
-      .map((l): Label => {
-        const at = toPaper(l.at);
-        return { text: l.text, owner: l.thing, target: l.sheet ? setOff(l.sheet, section, at) : at };
-      });
-  const range = (list: readonly Label[]): Range => {
-    const need = list.length * LABEL_LINE;
-    const [top, bottom] = [view.frame.top + 10, view.frame.bottom - 6];
-    // A short drawing with many names lets them run on above and below it.
-    return need <= bottom - top
-      ? [top, bottom]
-      : [
-          Math.max(LABEL_LINE, (top + bottom - need) / 2),
-          Math.min(view.height - LABEL_LINE, (top + bottom + need) / 2),
-        ];
-  };
-  const { left, right } = { left: column(true), right: column(false) };
-  return [
-    ...labelColumn(left, view.frame.left - trackSpace(view.tracks?.left ?? 1) - 8, 'left', range(left)),
-    ...labelColumn(right, view.frame.right + trackSpace(view.tracks?.right ?? 1) + 4, 'right', range(right)),
-  ];
-}
 
 function dimensions(
   { context }: Build,

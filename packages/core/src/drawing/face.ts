@@ -85,7 +85,10 @@ export function faceDrawing(build: Build, options: FaceOptions): Drawing {
       ? [
           ...wallNames(seen, view, shown, options.wallName),
           ...(scene.layers.some(({ thing }) => thing === UNIT)
-            ? [...frameName(build, view, options.wallName), ...claddingToCome(build, view, options.wallName)]
+            ? [
+                ...frameName(build, view, options.wallName),
+                ...(inside ? [] : claddingToCome(build, view, options.wallName)),
+              ]
             : []),
         ]
       : []),

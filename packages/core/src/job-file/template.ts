@@ -16,7 +16,10 @@ export interface TemplateFor {
  * The file of a new job with the walls, units, methods, materials and conditions of `file`. Records, frozen plans, what was
  * delivered and what was decided for one opening alone stay where they are.
  */
-export function templateOf(file: JobFile, { id, name, units, openings }: TemplateFor): JobFile {
+export function templateOf(
+  file: Omit<JobFile, 'records'>,
+  { id, name, units, openings }: TemplateFor,
+): JobFile {
   const { lines, facades, ...job } = file.job;
   const places = openings ? { ...(lines && { lines }), ...(facades && { facades }) } : {};
   return {

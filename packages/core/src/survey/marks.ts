@@ -31,10 +31,16 @@ export function marksIn(text: string): {
         marks.push(`${before}${String(n).padStart(first.length, '0')}`);
     }
   }
-  if (marks.length === 0) return refuse('none');
-  if (marks.length > MOST_AT_ONCE) return refuse('too-many');
-  if (marks.some((mark) => mark.length > LONGEST_MARK)) return refuse('too-long');
-  return new Set(marks.map(sameMark)).size < marks.length ? refuse('twice') : { marks, problem: null };
+  const problem = problemOfMarks(marks);
+  return problem === null ? { marks, problem } : refuse(problem);
+}
+
+/** What keeps openings of these marks from being added together. */
+export function problemOfMarks(marks: readonly string[]): MarksProblem | null {
+  if (marks.length === 0) return 'none';
+  if (marks.length > MOST_AT_ONCE) return 'too-many';
+  if (marks.some((mark) => mark.length > LONGEST_MARK)) return 'too-long';
+  return new Set(marks.map(sameMark)).size < marks.length ? 'twice' : null;
 }
 
 /** The mark that follows one, past those that are taken. */

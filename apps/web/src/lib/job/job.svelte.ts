@@ -25,7 +25,7 @@ import {
 } from '@hulvek/core';
 import { SvelteMap } from 'svelte/reactivity';
 import { idle } from '$lib/device/idle.ts';
-import { answeredPack, withChanges } from './pack-changes.ts';
+import { answeredPack, withChanges, withItem, withRecords } from './pack-changes.ts';
 import { openingRow, type OpeningName, type OpeningRow } from './opening-row.ts';
 import { sentence, type Outbox } from '$lib/device/outbox.svelte.ts';
 
@@ -415,30 +415,4 @@ export class JobStore {
     this.#views.set(part.document.id, { part, waiting, draft, view });
     return view;
   }
-}
-
-/** Records of an opening with those that came: the server knows more of one than the device that made it. */
-function withRecords<Record extends { readonly id: string; readonly opening: string }>(
-  had: readonly Record[],
-  came: readonly Record[],
-  opening: string,
-): readonly Record[] {
-  const own = new Map(came.filter((one) => one.opening === opening).map((one) => [one.id, one]));
-  if (own.size === 0) return had;
-  const known = had.map((one) => own.get(one.id) ?? one);
-  const ids = new Set(had.map(({ id }) => id));
-  return [...known, ...[...own.values()].filter(({ id }) => !ids.has(id))];
-}
-
-/** The opening as if the server had taken the item. */
-function withItem(part: OpeningPart, item: OutboxItem): OpeningPart {
-  const { name: person, id: account } = item.by;
-  if (item.type === 'reading') {
-    const reading: Reading = { ...item.record, person, account };
-    const there = part.readings.some((r) => r.id === reading.id);
-    return there ? part : { ...part, readings: [...part.readings, reading] };
-  }
-  const entry: Entry = { ...item.record, person, account };
-  const there = part.entries.some((e) => e.id === entry.id);
-  return there ? part : { ...part, entries: [...part.entries, entry] };
 }

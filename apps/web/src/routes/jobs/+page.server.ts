@@ -4,8 +4,8 @@ import { startImport, taskOf } from '$lib/server/beside/tasks.ts';
 import { taskView } from '$lib/server/beside/view.ts';
 import {
   archiveJob,
+  choicesOf,
   deletedJobs,
-  exportJob,
   importJob,
   listJobs,
   putBackJob,
@@ -53,7 +53,7 @@ export const actions = {
       await importJob(db, file, { user, file: '' });
       redirect(303, `/jobs/${file.job.id}/start`);
     }
-    const like = user !== null && (await roleIn(db, from, user)) ? await exportJob(db, from) : null;
+    const like = user !== null && (await roleIn(db, from, user)) ? await choicesOf(db, from) : null;
     if (!like) return fail(404, { problem: errorsWords.noJob });
     const of = { id: freshId('job'), name, units, openings: openings !== undefined };
     await importJob(db, templateOf(like, of), { user, file: '' });

@@ -19,6 +19,8 @@
   const away = $derived(found.filter(({ archived }) => archived));
   /** The job that the new one begins from. */
   let from = $state('');
+  /** Those of that job, until somebody says otherwise. */
+  let units = $derived(data.jobs.find(({ job }) => job.id === from)?.job.units ?? 'mm');
   /** The job of the demo that the way round leads through. */
   const DEMO = 'skarv-point';
 </script>
@@ -103,7 +105,7 @@
       <label for="name">{jobsWords.name}</label>
       <input id="name" name="name" required maxlength="120" autocomplete="off" />
       <label for="units">{jobsWords.units}</label>
-      <select id="units" name="units">
+      <select id="units" name="units" bind:value={units}>
         <option value="mm">{jobsWords.mm}</option>
         <option value="in">{jobsWords.in}</option>
       </select>

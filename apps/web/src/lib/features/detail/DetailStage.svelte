@@ -15,7 +15,7 @@
   import VerdictMark from '$lib/ui/VerdictMark.svelte';
   import { detailWords, fastenersWords } from '$words/detail.ts';
   import { shellWords } from '$words/shell.ts';
-  import { drawingScales, methodChoices, type Finding } from '@hulvek/core';
+  import { drawingLayers, drawingScales, methodChoices, type Finding } from '@hulvek/core';
   import { tick, untrack } from 'svelte';
   import CutTable from './CutTable.svelte';
   import DeviationLog from './DeviationLog.svelte';
@@ -86,7 +86,7 @@
       <div class="tools">
         {#if desk.view !== 'pieces'}
           <div class="layers" role="group" aria-label={detailWords.layers}>
-            {#each desk.layers as layer (layer)}
+            {#each drawingLayers as layer (layer)}
               <label
                 ><input
                   type="checkbox"

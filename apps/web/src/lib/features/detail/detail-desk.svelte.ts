@@ -36,9 +36,6 @@ import type { OpeningEditor } from '$lib/job/opening.svelte.ts';
 export const deskViews = ['face', 'inside', ...cutIds, 'all', 'pieces'] as const;
 export type DeskView = (typeof deskViews)[number];
 
-const FACE_LAYERS: readonly DrawingLayer[] = ['dimensions', 'wall', 'sheets'];
-const CUT_LAYERS: readonly DrawingLayer[] = ['dimensions', 'names', 'wall', 'sheets'];
-
 const isCutId = (view: DeskView): view is CutId => (cutIds as readonly string[]).includes(view);
 
 export class DetailDesk {
@@ -67,9 +64,6 @@ export class DetailDesk {
   }
   get label(): string {
     return detailWords.labels[this.view];
-  }
-  get layers(): readonly DrawingLayer[] {
-    return this.isCut || this.view === 'all' ? CUT_LAYERS : FACE_LAYERS;
   }
   toggle(layer: DrawingLayer): void {
     if (!this.hidden.delete(layer)) this.hidden.add(layer);

@@ -14,7 +14,7 @@
   import Button from '$lib/ui/Button.svelte';
   import LengthField from '$lib/ui/LengthField.svelte';
   import { addWords } from '$words/openings.ts';
-  import { asTyped, gridMarks, LONGEST_MARK, MOST_AT_ONCE, sameMark, type TypedLength } from '@hulvek/core';
+  import { asTyped, gridMarks, LONGEST_MARK, problemOfMarks, sameMark } from '@hulvek/core';
   import { untrack } from 'svelte';
   import NewChoices from './NewChoices.svelte';
   import { NewChoice } from './new-choice.svelte.ts';
@@ -42,34 +42,33 @@
   );
   const here = $derived(new Set(store.pack.openings.map(({ document }) => sameMark(document.mark))));
   const taken = $derived(marks.filter((mark) => here.has(sameMark(mark))));
+  const wrong = $derived(problemOfMarks(marks));
   const problem = $derived(
-    marks.length === 0
-      ? addWords.marksProblems.none
-      : marks.length > MOST_AT_ONCE
-        ? addWords.marksProblems['too-many']
-        : marks.some((mark) => mark.length > LONGEST_MARK)
-          ? addWords.marksProblems['too-long']
-          : new Set(marks.map(sameMark)).size < marks.length
-            ? addWords.marksProblems.twice
-            : taken.length > 0
-              ? addWords.taken(taken.slice(0, 8).join(', '))
-              : '',
+    wrong
+      ? addWords.marksProblems[wrong]
+      : taken.length > 0
+        ? addWords.taken(taken.slice(0, 8).join(', '))
+        : '',
   );
   let pressed = $state(false);
 
-  /** Usual distances to begin with, in whatever is read here. */
-  const usual = (mm: Record<'mm' | 'in', number>): TypedLength =>
-    asTyped(
-      mm[untrack(() => units)],
-      untrack(() => units),
-    );
-  const FEET_mm = 304.8;
-  let places = $state.raw({
-    left: usual({ mm: 1000, in: 4 * FEET_mm }),
-    apart: usual({ mm: 2400, in: 8 * FEET_mm }),
-    sill: usual({ mm: 900, in: 3 * FEET_mm }),
-    storey: usual({ mm: 2800, in: 9 * FEET_mm }),
-  });
+  /** Usual distances to begin with, round in what is read here. */
+  const FOOT_mm = 304.8;
+  const USUAL = {
+    mm: { left: 1000, apart: 2400, sill: 900, storey: 2800 },
+    in: { left: 4 * FOOT_mm, apart: 8 * FOOT_mm, sill: 3 * FOOT_mm, storey: 9 * FOOT_mm },
+  } as const;
+  let places = $state.raw(
+    untrack(() => {
+      const { left, apart, sill, storey } = USUAL[units];
+      return {
+        left: asTyped(left, units),
+        apart: asTyped(apart, units),
+        sill: asTyped(sill, units),
+        storey: asTyped(storey, units),
+      };
+    }),
+  );
   const PLACES = ['left', 'apart', 'sill', 'storey'] as const;
 
   async function add(event: SubmitEvent) {

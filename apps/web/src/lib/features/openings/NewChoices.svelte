@@ -14,6 +14,11 @@
   import { addWords } from '$words/openings.ts';
 
   let { store, choice }: NewChoicesProps = $props();
+  const CHOICES = [
+    { of: 'unit', items: 'units' },
+    { of: 'wall', items: 'walls' },
+    { of: 'method', items: 'methods' },
+  ] as const;
   const context = $derived(store.context);
   const facades = $derived([
     ...new Set(store.pack.openings.map(({ document }) => document.facade).filter(Boolean)),
@@ -30,27 +35,15 @@
       autocomplete="off"
     /></label
   >
-  <ChoiceField
-    label={addWords.unit}
-    items={context.units}
-    value={choice.unit}
-    empty={addWords.later}
-    onchoose={(id) => choice.choose({ unit: id })}
-  />
-  <ChoiceField
-    label={addWords.wall}
-    items={context.walls}
-    value={choice.wall}
-    empty={addWords.later}
-    onchoose={(id) => choice.choose({ wall: id })}
-  />
-  <ChoiceField
-    label={addWords.method}
-    items={context.methods}
-    value={choice.method}
-    empty={addWords.later}
-    onchoose={(id) => choice.choose({ method: id })}
-  />
+  {#each CHOICES as { of, items } (of)}
+    <ChoiceField
+      label={addWords[of]}
+      items={context[items]}
+      value={choice[of]}
+      empty={addWords.later}
+      onchoose={(id) => choice.choose({ [of]: id })}
+    />
+  {/each}
 </div>
 <datalist id="facades"
   >{#each facades as one (one)}<option value={one}></option>{/each}</datalist

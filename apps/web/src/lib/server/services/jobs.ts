@@ -32,7 +32,7 @@ import { storedContext, storedJob } from '../db/stored.ts';
 import { note } from './audit.ts';
 import { announce } from './changes.ts';
 import { issueRow } from './frozen-plans.ts';
-import { addOpenings, entryRow, loadParts, readingRow } from './openings.ts';
+import { addOpenings, entryRow, loadDocuments, loadParts, readingRow } from './openings.ts';
 
 export async function countJobs(db: Database): Promise<number> {
   return db.$count(jobs);
@@ -253,19 +253,35 @@ const parts = <T>(rows: readonly T[]): T[][] =>
     rows.slice(i * ROWS_AT_ONCE, (i + 1) * ROWS_AT_ONCE),
   );
 
+const headOf = ({
+  job,
+  walls,
+  units,
+  methods,
+  materials,
+}: JobContext): Omit<JobFile, 'openings' | 'records'> => ({
+  format: JOB_FORMAT,
+  version: JOB_VERSION,
+  job,
+  walls: [...walls],
+  units: [...units],
+  methods: [...methods],
+  ...(materials && materials.length > 0 && { materials: [...materials] }),
+});
+
+/** What was chosen in a job, without anything that was measured, planned or done in it. */
+export async function choicesOf(db: Queries, id: string): Promise<Omit<JobFile, 'records'> | null> {
+  const context = await loadContext(db, id);
+  return context && { ...headOf(context), openings: await loadDocuments(db, id) };
+}
+
 /** Reads a job back as the file it came from. Pictures are named in it, not carried. */
 export async function exportJob(db: Queries, id: string): Promise<JobFile | null> {
   const context = await loadContext(db, id);
   if (!context) return null;
   const parts = await loadParts(db, id);
   return {
-    format: JOB_FORMAT,
-    version: JOB_VERSION,
-    job: context.job,
-    walls: [...context.walls],
-    units: [...context.units],
-    methods: [...context.methods],
-    ...(context.materials && context.materials.length > 0 && { materials: [...context.materials] }),
+    ...headOf(context),
     openings: parts.map((part) => part.document),
     records: {
       readings: parts.flatMap((part) => part.readings),

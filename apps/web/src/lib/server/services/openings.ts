@@ -79,14 +79,20 @@ function withJudged(row: typeof judgements.$inferSelect | undefined): Pick<Openi
   return judged ? { judged } : {};
 }
 
-/** The openings of a job as plans are made of them, without what was done there. */
-export async function loadOpenings(db: Queries, job: string): Promise<Opening[]> {
-  const documents = await db
+/** What is chosen for the openings of a job, in their order, nobody named. */
+export async function loadDocuments(db: Queries, job: string): Promise<OpeningDocument[]> {
+  const rows = await db
     .select({ document: openingVersions.document })
     .from(openings)
     .innerJoin(openingVersions, newestVersion)
     .where(and(eq(openings.jobId, job), isNull(openings.removedAt)))
     .orderBy(asc(openings.position));
+  return rows.map(({ document }) => storedOpening(document));
+}
+
+/** The openings of a job as plans are made of them, without what was done there. */
+export async function loadOpenings(db: Queries, job: string): Promise<Opening[]> {
+  const documents = await loadDocuments(db, job);
   const measured = byOpening(
     await db
       .select()
@@ -95,8 +101,8 @@ export async function loadOpenings(db: Queries, job: string): Promise<Opening[]>
       .orderBy(asc(readings.receivedAt), asc(readings.seq)),
   );
   const names = await namesIn(db, job);
-  return documents.map(({ document: stored }) => {
-    const document = names.named(storedOpening(stored));
+  return documents.map((stored) => {
+    const document = names.named(stored);
     return openingOf(
       document,
       (measured.get(document.id) ?? []).map((row) => storedReading(row)),
