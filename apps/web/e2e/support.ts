@@ -96,10 +96,12 @@ export async function startInstalling(page: Page): Promise<void> {
   const start = page.getByRole('button', { name: /^Freeze .* and start$/ });
   await expect(start).toBeVisible();
   const reason = page.getByLabel(/^Reason; it stands in the plan/);
+  // On a slow machine a press may count although it was not told of in time: the button is then gone.
   await expect(async () => {
-    if (await reason.isVisible()) await reason.fill('a trial wall');
-    await start.click({ timeout: 1000 });
-  }).toPass();
+    if (await reason.isVisible()) await reason.fill('a trial wall', { timeout: 1000 });
+    if (await start.isVisible()) await start.click({ timeout: 1000 });
+    await expect(start).toBeHidden({ timeout: 3000 });
+  }).toPass({ timeout: 60_000 });
 }
 
 export const saved = (page: Page) =>

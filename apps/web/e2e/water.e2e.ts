@@ -29,6 +29,7 @@ test('a lap is mended by its fix, broken again by dragging, mended and undone, a
 
   // Dragged up it ends above the wrap again.
   const handle = page.locator('[data-parameter=panLap]');
+  await handle.hover(); // waits until the drawing stands still
   const box = await handle.boundingBox();
   if (!box) throw new Error('no handle at the pan');
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];

@@ -26,6 +26,6 @@ export const wallText = (id: string): string | null =>
 
 /** On a drawing, where the unit's own frame is named too. */
 export function wallThingText(id: string): string {
-  const words = id === 'unit' ? 'frame of the unit' : (wallText(id) ?? id);
+  const words = id === 'unit' ? 'frame' : (wallText(id) ?? id);
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
