@@ -51,7 +51,7 @@ const VISITS = [
   { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 320, files: 72 },
   // With the worker that solves heat, and charts where one is drawn.
   { page: '/jobs/skarv-point/skarv-n-03/prove', most_kB: 400, files: 82 },
-  { page: '/jobs/skarv-point', most_kB: 262, files: 56 },
+  { page: '/jobs/skarv-point', most_kB: 272, files: 56 },
 ] as const;
 
 for (const { page: path, most_kB, files } of VISITS)
