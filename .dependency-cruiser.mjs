@@ -15,6 +15,7 @@ export const floors = [
   ['build'],
   ['proofs/water', 'proofs/air', 'proofs/joint', 'proofs/heat', 'proofs/moisture', 'proofs/loads', 'field'],
   ['order'],
+  ['calendar'],
   ['drawing'],
   ['findings'],
   ['plan'],

@@ -22,6 +22,7 @@ export * from './proofs/loads/index.ts';
 export * from './field/index.ts';
 export * from './order/index.ts';
 export * from './work/index.ts';
+export * from './calendar/index.ts';
 export * from './drawing/index.ts';
 export * from './findings/index.ts';
 export * from './plan/index.ts';

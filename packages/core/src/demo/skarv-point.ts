@@ -237,9 +237,31 @@ export function skarvPoint(): JobFile {
       joints: { installed_C: 8, coldest_C: -10, hottest_C: 45, movement: 0.25 },
       handling: { person_kg: 23, gust_ms: 9 },
       facades: [
-        { name: 'South', uMost: 1.4, shgcLeast: 0.45 },
-        { name: 'North', uMost: 1.1 },
+        { name: 'South', azimuth_deg: 180, uMost: 1.4, shgcLeast: 0.45 },
+        { name: 'North', azimuth_deg: 0, uMost: 1.1 },
+        { name: 'East', azimuth_deg: 90 },
+        { name: 'West', azimuth_deg: 270 },
       ],
+      calendar: {
+        start: '2026-11-30',
+        zone: 'UTC',
+        site: { latitude: 60, longitude: 0 },
+        hours: { from: '07:00', to: '15:30' },
+        weekdays: [1, 2, 3, 4, 5],
+        people: [
+          { id: 'tove', name: 'Tove Aas', skills: ['look', 'set', 'seal'], off: [] },
+          { id: 'jonas', name: 'Jonas Myhr', skills: ['set', 'seal'], off: [] },
+          { id: 'third', name: 'Third hand', skills: ['seal'], off: [] },
+        ],
+        tools: {},
+        setup_min: 15,
+        deliveries: [{ opening: 'skarv-n-02', on: '2026-12-02' }],
+        others: [],
+        weather: { source: 'invented', seed: 7 },
+        pins: [],
+        kept: [],
+        covers: [],
+      },
       lines: [
         { id: 'line-south', name: 'Sills, south', kind: 'sills', openings: ['skarv-s-01', 'skarv-s-04'] },
         {

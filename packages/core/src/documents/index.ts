@@ -16,3 +16,4 @@ export * from './read.ts';
 export { renamed } from './renamed.ts';
 export type { DocumentProblem } from './plain-problem.ts';
 export type { FrozenBuild } from './frozen-build.ts';
+export * from './calendar.ts';

@@ -5,6 +5,7 @@ import { ratings } from '../vocabulary/ratings.ts';
 import { climateIds, terrains, monthSources } from '../vocabulary/weather.ts';
 import { movementClasses } from '../vocabulary/sealants.ts';
 import { priceIds } from '../vocabulary/prices.ts';
+import { calendarPlanSchema, calendarSchema } from './calendar.ts';
 import type { Wall } from './wall.ts';
 import type { Unit } from './unit.ts';
 import type { MethodDocument } from './method.ts';
@@ -94,12 +95,17 @@ export const jobSchema = z.strictObject({
       gust_ms: z.optional(z.number().check(z.gte(1), z.lte(30))),
     }),
   ),
+  /** When the work is done, by whom and in which weather; and the plan that was taken. */
+  calendar: z.optional(calendarSchema),
+  calendarPlan: z.optional(calendarPlanSchema),
   /** What each façade asks of its glazing. */
   facades: z.optional(
     z
       .array(
         z.strictObject({
           name: words(60).check(z.trim()),
+          /** Where it looks, degrees from north through east. */
+          azimuth_deg: z.optional(z.number().check(z.gte(0), z.lt(360))),
           rating: z.optional(z.enum(ratings)),
           uMost: z.optional(z.number().check(z.positive(), z.lte(8))),
           shgcLeast: z.optional(z.number().check(z.gte(0), z.lte(1))),

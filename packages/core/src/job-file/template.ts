@@ -20,7 +20,7 @@ export function templateOf(
   file: Omit<JobFile, 'records'>,
   { id, name, units, openings }: TemplateFor,
 ): JobFile {
-  const { lines, facades, ...job } = file.job;
+  const { lines, facades, calendar: _calendar, calendarPlan: _plan, ...job } = file.job;
   const places = openings ? { ...(lines && { lines }), ...(facades && { facades }) } : {};
   return {
     ...file,

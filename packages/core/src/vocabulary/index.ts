@@ -21,3 +21,4 @@ export * from './rods.ts';
 export * from './roles.ts';
 export * from './surfaces.ts';
 export * from './looks.ts';
+export * from './crew.ts';

@@ -1,8 +1,9 @@
 /** The answer to a work file: who does what when, what is late, what found no place and why. */
 import type { Work } from './document.ts';
 import { modelOf, type Model } from './model.ts';
-import type { WhyNot } from './board.ts';
+import { Grounds, type WhyNot } from './board.ts';
 import { finishBound } from './bound.ts';
+import { irreducibleOf, type Rule } from './irreducible.ts';
 import { planWork, type SearchOptions, type WorkPlan } from './planner.ts';
 
 export interface WorkAnswer {
@@ -19,6 +20,12 @@ export interface WorkAnswer {
   readonly bound: string | null;
   readonly late: readonly { readonly task: string; readonly minutes: number }[];
   readonly unplaced: readonly { readonly task: string; readonly why: string }[];
+  /** No plan places more, is less late, done sooner or begins earlier. */
+  readonly best: boolean;
+  /** Whether what is unplaced cannot be placed at all, or was only not found; left out where all is placed. */
+  readonly impossible?: 'proven' | 'not found in time';
+  /** Rules that cannot all be kept, of which none is too many; left out where nothing is proven impossible. */
+  readonly irreducible?: readonly Rule[];
 }
 
 const WHY: Readonly<Record<WhyNot, string>> = {
@@ -28,14 +35,30 @@ const WHY: Readonly<Record<WhyNot, string>> = {
   'no-time': 'no time left',
   'waits-for-unplaced': 'waits for what is unplaced',
   'too-late-after': 'cannot follow in time',
+  'too-early-after': 'cannot follow so soon',
+  busy: 'people are busy',
 };
+
+/** How often a search for what is impossible looks up, at most. */
+const MOST_LOOKS = 4000;
 
 export function orderWork(work: Work, options: SearchOptions): WorkAnswer {
   const model = modelOf(work);
-  return answerOf(work, model, planWork(model, options));
+  const plan = planWork(model, options);
+  const answer = answerOf(work, model, plan);
+  if (answer.unplaced.length === 0) return answer;
+  let looks = 0;
+  const rules = irreducibleOf(
+    work,
+    answer.unplaced.map(({ task }) => task),
+    () => looks++ > MOST_LOOKS,
+  );
+  return rules
+    ? { ...answer, impossible: 'proven', irreducible: rules }
+    : { ...answer, impossible: plan.proven ? 'proven' : 'not found in time' };
 }
 
-export function answerOf(work: Work, model: Model, { placed, why, score }: WorkPlan): WorkAnswer {
+export function answerOf(work: Work, model: Model, { placed, why, score, proven }: WorkPlan): WorkAnswer {
   const at = (minute: number) => writtenIn(new Date(model.start_ms + minute * 60_000), model.zone);
   const tasks = model.tasks.flatMap((task, i) => {
     const one = placed[i];
@@ -54,7 +77,8 @@ export function answerOf(work: Work, model: Model, { placed, why, score }: WorkP
   return {
     tasks,
     finish: any ? at(score[2]) : null,
-    bound: any ? at(finishBound(model, (i) => placed[i] !== null)) : null,
+    // A best plan is done no sooner by any other that places as much and is as little late.
+    bound: any ? at(proven ? score[2] : finishBound(new Grounds(model), (i) => placed[i] !== null).minute) : null,
     late: model.tasks.flatMap(({ id, due }, i) => {
       const by = due === null ? 0 : (placed[i]?.end ?? 0) - due;
       return by > 0 ? [{ task: id, minutes: by }] : [];
@@ -62,6 +86,7 @@ export function answerOf(work: Work, model: Model, { placed, why, score }: WorkP
     unplaced: work.tasks.flatMap(({ id }, i) =>
       placed[i] ? [] : [{ task: id, why: WHY[why[i] ?? 'waits-for-unplaced'] }],
     ),
+    best: proven,
   };
 }
 

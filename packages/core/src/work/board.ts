@@ -1,5 +1,6 @@
 /** What of a plan is placed so far: who is where until when, which tools are taken, and when the next task can be. */
 import type { Model, ModelTask, WorkLag } from './model.ts';
+import { NEVER, TimesOf, workedBefore } from './times.ts';
 
 export interface Placed {
   readonly start: number;
@@ -7,16 +8,46 @@ export interface Placed {
   readonly crew: readonly number[];
 }
 
-export type WhyNot =
-  'no-weather' | 'no-people' | 'no-tools' | 'no-time' | 'waits-for-unplaced' | 'too-late-after';
+export const whyNots = [
+  'no-weather',
+  'no-people',
+  'no-tools',
+  'no-time',
+  'waits-for-unplaced',
+  'too-late-after',
+  'too-early-after',
+  'busy',
+] as const;
+export type WhyNot = (typeof whyNots)[number];
 
 export type Try =
-  | { readonly ok: true; readonly placed: Placed }
-  /** `retry`: nothing before this minute will do; Infinity where nothing ever will. */
-  | { readonly ok: false; readonly why: WhyNot; readonly retry: number };
+  { readonly ok: true; readonly placed: Placed } | { readonly ok: false; readonly why: WhyNot };
+
+/** What of a model every plan asks for again; made once for all of them. */
+export class Grounds {
+  readonly model: Model;
+  readonly times: TimesOf;
+  /** For each person, minutes at work without a break directly before each minute. */
+  readonly workedBefore: readonly Int32Array[];
+
+  constructor(model: Model) {
+    this.model = model;
+    this.times = new TimesOf(model);
+    this.workedBefore = model.on.map(workedBefore);
+  }
+}
+
+interface Asked {
+  readonly patient?: boolean;
+  readonly kin?: readonly number[];
+}
+
+/** Who is at a thing already goes on with it, unless somebody else is done by so much sooner, minutes. */
+const KIN_min = 20;
 
 /** What is taken so far. */
 export class Board {
+  readonly #grounds: Grounds;
   readonly model: Model;
   /** The crew that a task is given; any of them where it is not said. */
   readonly #given: ReadonlyMap<number, number>;
@@ -25,7 +56,9 @@ export class Board {
   readonly #own: number[][];
   readonly #tools: Uint16Array[];
 
-  constructor(model: Model, given: ReadonlyMap<number, number> = new Map()) {
+  constructor(grounds: Grounds, given: ReadonlyMap<number, number> = new Map()) {
+    this.#grounds = grounds;
+    const { model } = grounds;
     this.model = model;
     this.#given = given;
     this.placed = model.tasks.map(() => null);
@@ -35,11 +68,7 @@ export class Board {
 
   put(task: number, placed: Placed): void {
     this.placed[task] = placed;
-    for (const person of placed.crew) {
-      const own = this.#own[person] ?? [];
-      const at = own.findIndex((other) => (this.placed[other]?.start ?? 0) > placed.start);
-      own.splice(at < 0 ? own.length : at, 0, task);
-    }
+    for (const person of placed.crew) this.#own[person]?.splice(this.#after(person, placed.start), 0, task);
     this.#useTools(task, placed, 1);
   }
 
@@ -61,139 +90,121 @@ export class Board {
     }
   }
 
-  /** Where a person was last before a minute, and until when they are busy. */
-  #around(person: number, start: number): { place: number | null; isFirst: boolean; busyUntil: number } {
-    let place: number | null = null;
-    let isFirst = true;
-    let busyUntil = 0;
-    for (const other of this.#own[person] ?? []) {
-      const placed = this.placed[other];
-      if (!placed) continue;
-      if (placed.start > start) break;
-      place = this.model.tasks[other]?.place ?? place;
-      isFirst = false;
-      busyUntil = Math.max(busyUntil, placed.end);
+  /** How many tasks of a person have begun by a minute. */
+  #after(person: number, minute: number): number {
+    const own = this.#own[person] ?? [];
+    let [low, high] = [0, own.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((this.placed[own[middle] ?? -1]?.start ?? 0) <= minute) low = middle + 1;
+      else high = middle;
     }
-    return { place, isFirst, busyUntil };
+    return low;
   }
 
   /**
-   * Whether what a person does afterwards stays possible: the next of it with a place may need another set-up now.
+   * Whether somebody can be at a task from start to end, with the way there before it and the way on after it.
    *
-   * @returns a minute before which nothing else will do either; `null` where all fits
+   * @returns the next minute that may do; the start itself where all fits
    */
-  #stillFits(person: number, put: { start: number; end: number; place: number | null }): number | null {
-    const later = (this.#own[person] ?? []).flatMap((index) => {
-      const placed = this.placed[index];
-      return placed && placed.start > put.start
-        ? [{ placed, place: this.model.tasks[index]?.place ?? null }]
-        : [];
-    });
-    const retry = later[0]?.placed.end ?? Infinity;
-    let free = put.end;
-    for (const { placed, place } of later) {
-      if (placed.start < free) return retry;
-      if (place !== null) {
-        const need = place === put.place ? 0 : (this.model.setup[place] ?? 0);
-        if (placed.start - need < free) return retry;
-        for (let m = placed.start - need; m < placed.start; m++)
-          if (this.model.on[person]?.[m] !== 1) return retry;
-        return null;
-      }
-      free = placed.end;
+  #fits(person: number, task: ModelTask, start: number, end: number): number {
+    const own = this.#own[person] ?? [];
+    if (own.length === 0) return start;
+    const at = this.#after(person, start);
+    const before = own[at - 1];
+    if (before !== undefined) {
+      const busyUntil = this.placed[before]?.end ?? 0;
+      const need = this.#setup(task.place, this.model.tasks[before]?.place ?? null);
+      if (start < busyUntil + need) return busyUntil + need;
+      if (need > 0 && (this.#grounds.workedBefore[person]?.[start] ?? 0) < need) return start + 1;
     }
-    return null;
+    const next = own[at];
+    if (next === undefined) return start;
+    const then = this.placed[next];
+    if (!then) return start;
+    const need = this.#setup(this.model.tasks[next]?.place ?? null, task.place);
+    if (then.start - need < end) return Math.max(start + 1, then.end);
+    // The way on may be one more than before.
+    return need > 0 && (this.#grounds.workedBefore[person]?.[then.start] ?? 0) < need
+      ? Math.max(start + 1, then.end)
+      : start;
   }
 
-  /** A task with this crew from exactly this minute on. */
-  at(task: ModelTask, crew: readonly number[], start: number): Try {
-    const { model } = this;
-    const { on, setup, horizon, tools } = model;
-    const no = (retry: number, why: WhyNot = 'no-time'): Try => ({ ok: false, why, retry });
-    if (task.minutes > 0) {
-      // Nights and wet hours are passed over at once.
-      let m = start;
-      while (m < horizon && !crew.every((person) => on[person]?.[m] === 1)) m++;
-      if (m > start) return no(m >= horizon ? Infinity : m);
-      if (task.worked) {
-        while (m < horizon && task.worked[m] !== 1) m++;
-        if (m > start) return no(m >= horizon ? Infinity : m, 'no-weather');
-      }
+  /** Minutes to set up at a place, coming from another. */
+  #setup(place: number | null, from: number | null): number {
+    return place === null || place === from ? 0 : (this.model.setup[place] ?? 0);
+  }
+
+  /** First minute from `start` on at which the tools are there until the task is done; `start` itself where they are. */
+  #toolsFrom(task: ModelTask, start: number, end: number): number {
+    for (const [tool, count] of task.tools) {
+      const [used, there] = [this.#tools[tool], this.model.tools[tool]?.count ?? 0];
+      if (!used || count > there) return NEVER;
+      for (let m = end - 1; m >= start; m--) if ((used[m] ?? 0) + count > there) return m + 1;
     }
-    if (task.begins && task.begins[start] !== 1) return no(start + 1, 'no-weather');
-    const around = crew.map((person) => this.#around(person, start));
-    for (const [i, { place, isFirst, busyUntil }] of around.entries()) {
-      const minutes = on[crew[i] ?? -1];
-      if (busyUntil > start) return no(busyUntil);
-      const moves = task.place !== null && !isFirst && place !== task.place;
-      const need = moves ? (setup[task.place] ?? 0) : 0;
-      if (need === 0) continue;
-      if (start - need < busyUntil) return no(busyUntil + need);
-      for (let m = start - 1; m >= start - need; m--) if (minutes?.[m] !== 1) return no(m + 1 + need);
-    }
-    let left = task.minutes;
-    let m = start;
-    for (; left > 0; m++) {
-      if (m >= horizon) return no(Infinity);
-      const here = crew.every((person) => on[person]?.[m] === 1);
-      for (const [tool, count] of task.tools)
-        if ((this.#tools[tool]?.[m] ?? 0) + count > (tools[tool]?.count ?? 0)) return no(m + 1, 'no-tools');
-      if (!here) {
-        if (task.unsplit || m === start) return no(m + 1);
-        continue;
-      }
-      if (task.worked && task.worked[m] !== 1) return no(m + 1, 'no-weather');
-      left--;
-    }
-    const end = m;
-    for (const [i, { place }] of around.entries()) {
-      const later = this.#stillFits(crew[i] ?? -1, { start, end, place: task.place ?? place });
-      if (later !== null) return no(later);
-    }
-    return { ok: true, placed: { start, end, crew } };
+    return start;
   }
 
   /**
    * The earliest way to do a task from a minute on: done first, begun first, crew as listed.
    *
    * @param patient as if nothing had to follow within a time
+   * @param kin whoever of these does it may be done a little later than others would be
    */
-  earliest(index: number, from: number, patient = false): Try {
-    const { horizon, tasks } = this.model;
-    const task = tasks[index];
-    if (!task) return { ok: false, why: 'no-time', retry: Infinity };
-    if (task.crews.length === 0) return { ok: false, why: 'no-people', retry: Infinity };
+  earliest(index: number, from: number, { patient = false, kin = [] }: Asked = {}): Try {
+    const task = this.model.tasks[index];
+    if (!task) return { ok: false, why: 'no-time' };
+    if (task.crews.length === 0) return { ok: false, why: 'no-people' };
     const window = this.#window(task, patient);
-    if (window === null) return { ok: false, why: 'waits-for-unplaced', retry: Infinity };
+    if (window === null) return { ok: false, why: 'waits-for-unplaced' };
     let best: Placed | null = null;
+    let bestEnd = Infinity;
     let why: WhyNot = 'no-time';
-    let sawWeather = false;
+    const least = Math.ceil(Math.max(from, task.release, window.least));
     const given = task.crews[this.#given.get(index) ?? -1];
     for (const crew of given ? [given] : task.crews) {
-      let start = Math.ceil(Math.max(from, task.release, window.least));
-      while (start <= horizon && start <= window.most) {
-        if (best && start + task.minutes > best.end) break;
-        const tried = this.at(task, crew, start);
-        if (!tried.ok) {
-          if (tried.why === 'no-weather') sawWeather = true;
-          why = tried.why;
-          if (tried.retry <= start) throw new Error('a plan that does not move on');
-          start = tried.retry;
-          continue;
-        }
-        const { end } = tried.placed;
-        if (end < window.endLeast) {
-          start += Math.max(1, Math.ceil(window.endLeast - end));
-          continue;
-        }
+      const times = this.#grounds.times.of(index, crew);
+      if (times.byConditions) why = 'no-weather';
+      const early = crew.some((person) => kin.includes(person)) ? KIN_min : 0;
+      let start = times.next(least);
+      while (start < NEVER && start <= window.most) {
+        const end = times.end(start);
+        if (best && (end - early > bestEnd || (end - early === bestEnd && start >= best.start))) break;
         if (end > window.endMost) break;
-        if (!best || end < best.end || (end === best.end && start < best.start)) best = tried.placed;
-        break;
+        let free: number = end < window.endLeast ? start + 1 : start;
+        for (const person of crew) if (free === start) free = this.#fits(person, task, start, end);
+        if (free === start && task.tools.length > 0) {
+          free = this.#toolsFrom(task, start, end);
+          if (free !== start) why = 'no-tools';
+        }
+        if (free === start) {
+          best = { start, end, crew };
+          bestEnd = end - early;
+          break;
+        }
+        start = free === NEVER ? NEVER : times.next(free);
       }
     }
     if (best) return { ok: true, placed: best };
     const late = Number.isFinite(window.most) || Number.isFinite(window.endMost);
-    return { ok: false, why: late ? 'too-late-after' : sawWeather ? 'no-weather' : why, retry: Infinity };
+    return { ok: false, why: late ? 'too-late-after' : why };
+  }
+
+  /** Why a task cannot be done just so; `null` where it can. */
+  against(index: number, { start, end, crew }: Placed): WhyNot | null {
+    const task = this.model.tasks[index];
+    if (!task) return 'no-time';
+    const own = task.crews.find((one) => one.length === crew.length && one.every((person) => crew.includes(person)));
+    if (!own) return 'no-people';
+    const times = this.#grounds.times.of(index, own);
+    if (start < task.release || times.next(start) !== start || times.end(start) !== end)
+      return times.byConditions && start >= task.release ? 'no-weather' : 'no-time';
+    const window = this.#window(task, false);
+    if (window === null) return 'waits-for-unplaced';
+    if (start < window.least || end < window.endLeast) return 'too-early-after';
+    if (start > window.most || end > window.endMost) return 'too-late-after';
+    if (own.some((person) => this.#fits(person, task, start, end) !== start)) return 'busy';
+    return this.#toolsFrom(task, start, end) === start ? null : 'no-tools';
   }
 
   /** Between which minutes it may start and end by what is placed before it; `null` where that is not. */

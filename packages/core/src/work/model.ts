@@ -47,7 +47,15 @@ const LAST_ROW_min = 60;
 /** Most sets of people that are tried for one task. */
 const MOST_CREWS = 300;
 
-export function modelOf(work: Work): Model {
+/** What a job knows of its weather that a file of work does not say. */
+export interface ModelOptions {
+  /** Of each row, whether faces are dry: instead of so many minutes after rain. */
+  readonly dryRows?: readonly boolean[];
+  /** Where no row holds nothing stands in the way: whoever shows the plan says that the weather is not known. */
+  readonly unknownIsFair?: boolean;
+}
+
+export function modelOf(work: Work, options: ModelOptions = {}): Model {
   const start_ms = Date.parse(work.start);
   const minuteOf = (at: string) => (Date.parse(at) - start_ms) / MINUTE_ms;
   const horizon = Math.max(
@@ -62,7 +70,7 @@ export function modelOf(work: Work): Model {
     }
     return minutes;
   });
-  const weather = weatherOf(work, horizon, minuteOf);
+  const weather = weatherOf(work, horizon, minuteOf, options);
   const daylight =
     work.site && work.tasks.some(({ conditions }) => conditions?.daylight)
       ? daylightOf(work, horizon, start_ms)
@@ -70,6 +78,15 @@ export function modelOf(work: Work): Model {
   const [taskAt, toolAt, placeAt] = [work.tasks, work.tools, work.places].map(
     (list) => new Map(list.map(({ id }, i) => [id, i])),
   ) as [Map<string, number>, Map<string, number>, Map<string, number>];
+  // Most tasks of a job ask for the same: what they share is worked out once, and is one and the same.
+  const conditions = onceFor(
+    (task) => JSON.stringify(task.conditions ?? null),
+    (task) => conditionsOf(task, weather, daylight),
+  );
+  const crews = onceFor(
+    ({ people, skills }) => JSON.stringify([people, skills]),
+    (task) => crewsOf(work, task),
+  );
   return {
     start_ms,
     zone: work.zone ?? 'UTC',
@@ -88,16 +105,27 @@ export function modelOf(work: Work): Model {
         least: lag.least_min ?? 0,
         most: lag.most_min ?? Infinity,
       })),
-      crews: crewsOf(work, task),
+      crews: crews(task),
       tools: Object.entries(task.tools ?? {}).flatMap(([id, count]) =>
         count > 0 ? [[toolAt.get(id) ?? -1, count] as const] : [],
       ),
       place: task.place === undefined ? null : (placeAt.get(task.place) ?? null),
-      ...conditionsOf(task, weather, daylight),
+      ...conditions(task),
       release: task.release === undefined ? 0 : Math.max(0, Math.ceil(minuteOf(task.release))),
       due: task.due === undefined ? null : minuteOf(task.due),
       unsplit: task.unsplit ?? false,
     })),
+  };
+}
+
+/** Makes something only once for tasks that are alike. */
+function onceFor<T>(keyOf: (task: WorkTask) => string, make: (task: WorkTask) => T): (task: WorkTask) => T {
+  const known = new Map<string, T>();
+  return (task) => {
+    const key = keyOf(task);
+    const made = known.get(key) ?? make(task);
+    known.set(key, made);
+    return made;
   };
 }
 
@@ -109,9 +137,18 @@ interface MinuteWeather {
   readonly rain: Uint8Array;
   /** The last minute with rain up to and with each; -∞ where no row says that it rained. */
   readonly lastWet: Float64Array;
+  /** 1 where faces are dry; `null` where that goes by the minutes after rain. */
+  readonly dry: Uint8Array | null;
+  readonly unknownIsFair: boolean;
 }
 
-function weatherOf(work: Work, horizon: number, minuteOf: (at: string) => number): MinuteWeather {
+function weatherOf(
+  work: Work,
+  horizon: number,
+  minuteOf: (at: string) => number,
+  { dryRows, unknownIsFair = false }: ModelOptions,
+): MinuteWeather {
+  const dry = dryRows ? new Uint8Array(horizon).fill(unknownIsFair ? 1 : 0) : null;
   const known = new Uint8Array(horizon);
   const [temperature_C, gust_ms] = [new Float64Array(horizon), new Float64Array(horizon)];
   const rain = new Uint8Array(horizon);
@@ -128,6 +165,7 @@ function weatherOf(work: Work, horizon: number, minuteOf: (at: string) => number
       temperature_C[m] = row.temperature_C;
       gust_ms[m] = row.gust_ms;
       rain[m] = row.rain_mm > 0 ? 1 : 0;
+      if (dry) dry[m] = dryRows?.[i] ? 1 : 0;
     }
   }
   let wet = before;
@@ -135,7 +173,7 @@ function weatherOf(work: Work, horizon: number, minuteOf: (at: string) => number
     if (rain[m] === 1) wet = m;
     lastWet[m] = wet;
   }
-  return { known, temperature_C, gust_ms, rain, lastWet };
+  return { known, temperature_C, gust_ms, rain, lastWet, dry, unknownIsFair };
 }
 
 /** 1 for each minute with the sun above the horizon. */
@@ -167,18 +205,18 @@ function conditionsOf(
   const asksWeather = range !== undefined || gust_ms_max !== undefined || dry;
   if (!asksWeather && !conditions.daylight) return { worked: null, begins: null };
   const worked = weather.known.map((known, m) => {
-    if (asksWeather && known === 0) return 0;
+    if (asksWeather && known === 0) return weather.unknownIsFair && (!conditions.daylight || daylight?.[m] === 1) ? 1 : 0;
     const C = weather.temperature_C[m] ?? 0;
     if (range && (C < range[0] || C > range[1])) return 0;
     if (gust_ms_max !== undefined && (weather.gust_ms[m] ?? 0) > gust_ms_max) return 0;
     if (dry && weather.rain[m] === 1) return 0;
     return conditions.daylight && daylight?.[m] !== 1 ? 0 : 1;
   });
-  // Dry for so long before it begins.
+  if (!dry) return { worked, begins: null };
+  // Dry when it begins, or for so long before.
+  if (weather.dry) return { worked, begins: weather.dry };
   const begins =
-    dry && dry_after_min > 0
-      ? worked.map((_, m) => ((weather.lastWet[m] ?? 0) < m - dry_after_min ? 1 : 0))
-      : null;
+    dry_after_min > 0 ? worked.map((_, m) => ((weather.lastWet[m] ?? 0) < m - dry_after_min ? 1 : 0)) : null;
   return { worked, begins };
 }
 

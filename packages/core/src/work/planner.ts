@@ -1,65 +1,90 @@
 /**
  * Plans a work file: one task after the other at its earliest minute with the crew that is done first, in an order that is
- * then changed again and again for a better one. The first plan is there at once; whoever asks ends the search.
+ * then changed again and again for a better one. The first plan is there at once; whoever asks ends the search. A small job
+ * is then gone through wholly, so that its plan is the best there is.
  */
 import { generator } from '../quantities/random.ts';
-import { baseOf, Board, type Placed, type Try, type WhyNot } from './board.ts';
+import { baseOf, Board, Grounds, type Placed, type Try, type WhyNot } from './board.ts';
+import { MOST_EXACT, searchExactly } from './exact.ts';
 import type { Model } from './model.ts';
+import { compareScores, scoreOf, type Score } from './score.ts';
 
 export interface WorkPlan {
   readonly placed: readonly (Placed | null)[];
+  /** Why a task found no place, where a reason was met. */
   readonly why: readonly (WhyNot | null)[];
   readonly score: Score;
+  /** No plan is better. */
+  readonly proven: boolean;
 }
 
-/** Compared from the first to the last: unplaced, late minutes, finish, sum of starts. */
-export type Score = readonly [unplaced: number, late: number, finish: number, starts: number];
-
-export function compareScores(a: Score, b: Score): number {
-  for (const [i, value] of a.entries()) {
-    const other = b[i] ?? 0;
-    if (Math.abs(value - other) > 1e-9) return value - other;
-  }
-  return 0;
-}
-
-/** How often a task is begun later so that what must follow it soon can. */
+/** How often a task is begun later so that what must follow it soon can; and all of a plan together. */
 const MOST_TRIES = 400;
+const MOST_TRIES_OF_PLAN = 4000;
 
-/** Tasks that must follow a task within a time, by task. */
-function followersOf({ tasks }: Model): readonly (readonly number[])[] {
-  const followers = tasks.map((): number[] => []);
+/** What of a model every plan by an order asks for. */
+interface Ways {
+  readonly grounds: Grounds;
+  /** Tasks that must follow a task within a time. */
+  readonly soon: readonly (readonly number[])[];
+  /** Tasks that wait for a task. */
+  readonly next: readonly (readonly number[])[];
+  /** What a task must not be placed before, so that what follows it soon does not wait for other things. */
+  readonly holds: readonly (readonly number[])[];
+}
+
+export function waysOf(grounds: Grounds): Ways {
+  const { tasks } = grounds.model;
+  const soon = tasks.map((): number[] => []);
+  const next = tasks.map((): number[] => []);
   for (const [i, { after }] of tasks.entries())
-    for (const { task, most } of after) if (Number.isFinite(most)) followers[task]?.push(i);
-  return followers;
+    for (const { task, most } of after) {
+      next[task]?.push(i);
+      if (Number.isFinite(most)) soon[task]?.push(i);
+    }
+  const below = (task: number, seen: Set<number>): Set<number> => {
+    for (const one of next[task] ?? []) if (!seen.has(one)) below(one, seen.add(one));
+    return seen;
+  };
+  const holds = tasks.map((_, task) => {
+    const followers = soon[task] ?? [];
+    if (followers.length === 0) return [];
+    const after = below(task, new Set());
+    return followers.flatMap((one) =>
+      (tasks[one]?.after ?? []).flatMap(({ task: other }) =>
+        other === task || after.has(other) ? [] : [other],
+      ),
+    );
+  });
+  return { grounds, soon, next, holds };
 }
 
 /** One plan by one order of preference, some tasks with a crew that they are given. */
 export function planBy(
-  model: Model,
+  ways: Ways,
   order: readonly number[],
   given: ReadonlyMap<number, number> = new Map(),
 ): WorkPlan {
-  const board = new Board(model, given);
-  const followers = followersOf(model);
-  const why: (WhyNot | null)[] = model.tasks.map(() => null);
+  const { tasks } = ways.grounds.model;
+  const board = new Board(ways.grounds, given);
+  const why: (WhyNot | null)[] = tasks.map(() => null);
   const open = new Set(order);
 
+  let allTries = 0;
   /** Places a task and what must follow it soon; nothing of it stays where that cannot be. */
   const place = (task: number, from: number): Try => {
     let begin = from;
-    let last: Try = { ok: false, why: 'no-time', retry: Infinity };
-    for (let tries = 0; tries < MOST_TRIES; tries++) {
+    let last: Try = { ok: false, why: 'no-time' };
+    for (let tries = 0; tries < MOST_TRIES && allTries < MOST_TRIES_OF_PLAN; tries++, allTries++) {
       const tried = board.earliest(task, begin);
       if (!tried.ok) return tried;
       board.put(task, tried.placed);
       const set: number[] = [];
       let failed: Try | null = null;
       let later = 1;
-      for (const next of followers[task] ?? []) {
+      for (const next of ways.soon[task] ?? []) {
         if (!open.has(next) || board.placed[next]) continue;
-        const ready = (model.tasks[next]?.after ?? []).every((lag) => board.placed[lag.task] !== null);
-        if (!ready) continue;
+        if (!(tasks[next]?.after ?? []).every((lag) => board.placed[lag.task])) continue;
         const then = place(next, 0);
         if (then.ok) {
           set.push(next);
@@ -70,14 +95,10 @@ export function planBy(
         break;
       }
       if (!failed) return tried;
-      if (!Number.isFinite(later)) {
-        for (const next of set.toReversed()) takeWithFollowers(next);
-        board.take(task);
-        return { ok: false, why: failed.ok ? 'no-time' : failed.why, retry: Infinity };
-      }
       for (const next of set.toReversed()) takeWithFollowers(next);
       board.take(task);
-      last = { ok: false, why: 'too-late-after', retry: Infinity };
+      if (!Number.isFinite(later)) return { ok: false, why: failed.ok ? 'no-time' : failed.why };
+      last = { ok: false, why: 'too-late-after' };
       begin = tried.placed.start + later;
     }
     return last;
@@ -85,10 +106,10 @@ export function planBy(
   /** By how much a task comes too early for one that must follow it soon; Infinity where that one finds no time at all. */
   const tooLateBy = (next: number, task: number): number => {
     const placed = board.placed[task];
-    const then = board.earliest(next, 0, true);
+    const then = board.earliest(next, 0, { patient: true });
     if (!placed || !then.ok) return Infinity;
     return Math.max(
-      ...(model.tasks[next]?.after ?? []).map((lag) =>
+      ...(tasks[next]?.after ?? []).map((lag) =>
         lag.task === task
           ? Math.ceil(
               (lag.to === 'start' ? then.placed.start : then.placed.end) - baseOf(lag, placed) - lag.most,
@@ -98,79 +119,98 @@ export function planBy(
     );
   };
   const takeWithFollowers = (task: number): void => {
-    for (const next of followers[task] ?? []) if (board.placed[next]) takeWithFollowers(next);
+    for (const next of ways.soon[task] ?? []) if (board.placed[next]) takeWithFollowers(next);
     board.take(task);
   };
 
-  /** Whether what must follow it soon still waits for something that can be done before it. */
-  const holds = (task: number): boolean =>
-    (followers[task] ?? []).some((next) =>
-      (model.tasks[next]?.after ?? []).some(
-        ({ task: other }) => other !== task && open.has(other) && !dependsOn(model, other, task),
-      ),
-    );
+  /** By their rank in the order: those whose tasks before them are all dealt with. */
+  const ready = new Ready(order);
+  const waits = tasks.map(({ after }) => after.reduce((n, { task }) => n + Number(open.has(task)), 0));
+  for (const task of order) if (waits[task] === 0) ready.add(task);
+  const deal = (task: number): void => {
+    if (!open.delete(task)) return;
+    ready.remove(task);
+    for (const next of ways.next[task] ?? []) {
+      const left = (tasks[next]?.after ?? []).reduce((n, lag) => n + Number(open.has(lag.task)), 0);
+      waits[next] = left;
+      if (left === 0 && open.has(next)) {
+        ready.add(next);
+        if (board.placed[next]) deal(next);
+      }
+    }
+  };
   while (open.size > 0) {
-    const ready = order.filter(
-      (task) => open.has(task) && (model.tasks[task]?.after ?? []).every((lag) => !open.has(lag.task)),
-    );
-    const next = ready.find((task) => !holds(task)) ?? ready[0];
+    const next = ready.first((task) => !(ways.holds[task] ?? []).some((other) => open.has(other)));
     if (next === undefined) break;
-    if (board.placed[next] === null) {
+    if (!board.placed[next]) {
       const tried = place(next, 0);
       if (!tried.ok) why[next] = tried.why;
     }
-    open.delete(next);
-    for (const task of ready) if (board.placed[task] !== null) open.delete(task);
+    deal(next);
   }
-  return { placed: [...board.placed], why, score: scoreOf(model, board.placed) };
+  const placed = [...board.placed];
+  return { placed, why, score: scoreOf(ways.grounds.model, placed), proven: false };
 }
 
-function dependsOn({ tasks }: Model, task: number, on: number): boolean {
-  const seen = new Set<number>();
-  const walk = (one: number): boolean => {
-    if (one === on) return true;
-    if (seen.has(one)) return false;
-    seen.add(one);
-    return (tasks[one]?.after ?? []).some((lag) => walk(lag.task));
-  };
-  return walk(task);
-}
+/** Tasks that can be placed, the first in the order first. */
+class Ready {
+  readonly #rank: ReadonlyMap<number, number>;
+  readonly #tasks: number[] = [];
 
-export function scoreOf({ tasks }: Model, placed: readonly (Placed | null)[]): Score {
-  let [unplaced, late, finish, starts] = [0, 0, 0, 0];
-  for (const [i, task] of tasks.entries()) {
-    const one = placed[i];
-    if (!one) {
-      unplaced++;
-      continue;
+  constructor(order: readonly number[]) {
+    this.#rank = new Map(order.map((task, i) => [task, i]));
+  }
+
+  #at(task: number): number {
+    const rank = this.#rank.get(task) ?? 0;
+    let [low, high] = [0, this.#tasks.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((this.#rank.get(this.#tasks[middle] ?? -1) ?? 0) < rank) low = middle + 1;
+      else high = middle;
     }
-    if (task.due !== null) late += Math.max(0, one.end - task.due);
-    finish = Math.max(finish, one.end);
-    starts += one.start;
+    return low;
   }
-  return [unplaced, late, finish, starts];
+
+  add(task: number): void {
+    const at = this.#at(task);
+    if (this.#tasks[at] !== task) this.#tasks.splice(at, 0, task);
+  }
+
+  remove(task: number): void {
+    const at = this.#at(task);
+    if (this.#tasks[at] === task) this.#tasks.splice(at, 1);
+  }
+
+  /** The first that will do, else the first. */
+  first(will: (task: number) => boolean): number | undefined {
+    return this.#tasks.find(will) ?? this.#tasks[0];
+  }
 }
 
 /** Longest way from a task to the end of all that waits for it, minutes. */
-function tailsOf({ tasks }: Model): number[] {
-  const next = tasks.map((): number[] => []);
-  for (const [i, { after }] of tasks.entries()) for (const { task } of after) next[task]?.push(i);
-  const tails = tasks.map(() => -1);
+function tailsOf({ grounds: { model }, next }: Ways): number[] {
+  const tails = model.tasks.map(() => -1);
   const tail = (i: number): number => {
     const known = tails[i] ?? 0;
     if (known >= 0) return known;
     tails[i] = 0;
-    const longest = Math.max(0, ...(next[i] ?? []).map(tail));
-    return (tails[i] = (tasks[i]?.minutes ?? 0) + longest);
+    let longest = 0;
+    for (const one of next[i] ?? []) {
+      const lag = model.tasks[one]?.after.find(({ task }) => task === i);
+      longest = Math.max(longest, tail(one) + (lag?.least ?? 0));
+    }
+    return (tails[i] = (model.tasks[i]?.minutes ?? 0) + longest);
   };
-  return tasks.map((_, i) => tail(i));
+  return model.tasks.map((_, i) => tail(i));
 }
 
 /** Orders to begin with: by due dates, by what hangs on it, as listed. */
-function firstOrders(model: Model): number[][] {
-  const all = model.tasks.map((_, i) => i);
-  const tails = tailsOf(model);
-  const due = (i: number) => model.tasks[i]?.due ?? Infinity;
+function firstOrders(ways: Ways): number[][] {
+  const { tasks } = ways.grounds.model;
+  const all = tasks.map((_, i) => i);
+  const tails = tailsOf(ways);
+  const due = (i: number) => tasks[i]?.due ?? Infinity;
   return [
     all.toSorted((a, b) => due(a) - due(b) || (tails[b] ?? 0) - (tails[a] ?? 0) || a - b),
     all.toSorted((a, b) => (tails[b] ?? 0) - (tails[a] ?? 0) || a - b),
@@ -185,12 +225,18 @@ export interface SearchOptions {
   readonly onBetter?: (plan: WorkPlan) => void;
 }
 
+/** How often a change is one of the crew and not of the order. */
+const CREW_SHARE = 0.3;
+/** Plans by changed orders before a small job is gone through wholly. */
+const FIRST_TRIES = 60;
+
 /** Best first of several orders, then of orders that differ from the best by one task moved or two changed. */
 export function planWork(model: Model, { seed = 1, enough, onBetter }: SearchOptions): WorkPlan {
+  const ways = waysOf(new Grounds(model));
   const random = generator(seed);
-  let order = firstOrders(model)[0] ?? [];
+  let order = firstOrders(ways)[0] ?? [];
   let given: ReadonlyMap<number, number> = new Map();
-  let best = planBy(model, order);
+  let best = planBy(ways, order);
   onBetter?.(best);
   const better = (candidate: WorkPlan, by: number[], crews: ReadonlyMap<number, number>): void => {
     const difference = compareScores(candidate.score, best.score);
@@ -202,14 +248,16 @@ export function planWork(model: Model, { seed = 1, enough, onBetter }: SearchOpt
     }
   };
   let plans = 1;
-  for (const other of firstOrders(model).slice(1)) {
+  for (const other of firstOrders(ways).slice(1)) {
     if (enough(plans++)) return best;
-    better(planBy(model, other), other, new Map());
+    better(planBy(ways, other), other, new Map());
   }
   const n = order.length;
-  if (n === 0) return best;
+  if (n === 0) return { ...best, proven: true };
+  const isSmall = n <= MOST_EXACT;
   const any = (below: number) => Math.floor(random() * below);
   while (!enough(plans++)) {
+    if (isSmall && plans > FIRST_TRIES) return wholly(ways.grounds, best, { enough: () => enough(plans++), onBetter });
     const next = [...order];
     const crews = new Map(given);
     for (let changes = 1 + any(3); changes > 0; changes--) {
@@ -224,10 +272,27 @@ export function planWork(model: Model, { seed = 1, enough, onBetter }: SearchOpt
       const [moved] = next.splice(any(n), 1);
       if (moved !== undefined) next.splice(any(n), 0, moved);
     }
-    better(planBy(model, next, crews), next, crews);
+    better(planBy(ways, next, crews), next, crews);
   }
   return best;
 }
 
-/** How often a change is one of the crew and not of the order. */
-const CREW_SHARE = 0.3;
+/** Goes through a small job wholly; what it does not place has the reason that was met before. */
+function wholly(
+  grounds: Grounds,
+  best: WorkPlan,
+  { enough, onBetter }: { enough: () => boolean; onBetter?: SearchOptions['onBetter'] },
+): WorkPlan {
+  const asPlan = (placed: WorkPlan['placed'], proven: boolean): WorkPlan => ({
+    placed,
+    why: placed.map((one, i) => (one ? null : (best.why[i] ?? null))),
+    score: scoreOf(grounds.model, placed),
+    proven,
+  });
+  const { placed, proven } = searchExactly(grounds, {
+    enough,
+    known: best.placed,
+    onBetter: (found) => onBetter?.(asPlan(found, false)),
+  });
+  return asPlan(placed, proven);
+}

@@ -22,6 +22,9 @@ export type Stored = Readonly<z.infer<typeof storedSchema>>;
 /** A choice that could not yet be saved, kept on the device with what it began from. */
 export const keptDraftSchema = z.extend(storedSchema, { base: documentSchema('opening') });
 
+/** Where one's own calendar can be read; null once the link has ended. */
+export const feedAnswer = z.object({ path: z.nullable(z.string()) });
+
 export const savedAnswer = z.object({ version: z.int() });
 
 /** One version of what was chosen. */

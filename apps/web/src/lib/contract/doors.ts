@@ -1,6 +1,6 @@
 /** Words of the doors, as data: what links are for, what is audited, what is done beside the server. */
 
-export const tokenKinds = ['invitation', 'password'] as const;
+export const tokenKinds = ['invitation', 'password', 'feed'] as const;
 export type TokenKind = (typeof tokenKinds)[number];
 
 export const auditActions = [

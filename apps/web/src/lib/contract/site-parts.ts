@@ -16,6 +16,8 @@ export const siteParts = [
   'currency',
   'prices',
   'handling',
+  'calendar',
+  'calendarPlan',
 ] as const;
 export type SiteName = (typeof siteParts)[number];
 export type SitePart = Partial<Pick<Job, SiteName>>;
@@ -34,6 +36,8 @@ const fields: Record<SiteName, true> = {
   currency: true,
   prices: true,
   handling: true,
+  calendar: true,
+  calendarPlan: true,
 };
 /** Any of the parts, and nothing else. */
 export const sitePartSchema = z.pick(jobSchema, fields);

@@ -77,3 +77,8 @@ export const refusalsWords: Record<Refused, string> = {
   'not-a-picture':
     'This is not a whole JPEG, PNG or WebP picture of at most 4 MiB and 1600 px a side, without data of place or camera. Take it again.',
 };
+
+/** What stands in somebody's calendar file. */
+export const feedWords = {
+  look: (title: string) => `look at ${title}`,
+};

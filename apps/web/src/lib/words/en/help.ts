@@ -38,6 +38,25 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     ],
     keys: [ANY],
   },
+  calendar: {
+    is: 'The work of all openings in days: who does what when, in which weather, and what stands open to rain over night.',
+    todo: [
+      'Say who works when; then plan, and take the plan.',
+      'Choose a bar to see why it is then and not earlier.',
+      'Move what has to be otherwise, look at what that would do, and take it.',
+    ],
+    keys: [
+      ['Arrows', 'from bar to bar'],
+      ['Shift arrows', 'begin a quarter of an hour earlier or later'],
+      ['P', 'pin'],
+      ANY,
+    ],
+  },
+  today: {
+    is: 'What you do on a day, in its order: where, with whom, what to bring and what to cut first. It works without a network.',
+    todo: ['Open a step to tick it.', 'Look at what waits for your look.', 'See the days to come.'],
+    keys: [ANY],
+  },
   board: {
     is: 'The façades as they are seen from outside, with every opening in its place.',
     todo: [

@@ -185,6 +185,8 @@ export const viewWords = {
   units: 'Units',
   methods: 'Methods',
   sizes: 'Sizes',
+  calendar: 'Calendar',
+  today: 'Today',
   cutSheet: 'Cut sheet',
   proofs: 'Proofs',
   heat: 'Heat',

@@ -1,0 +1,47 @@
+/** Days of a calendar in its own time zone. */
+
+/** Hours of a clock time such as 07:30. */
+export const hoursOf = (clock: string): number => {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
+  return hours + minutes / 60;
+};
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+function partsIn(zone: string, at: number): Record<string, string> {
+  const format =
+    formats.get(zone) ??
+    new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+    });
+  formats.set(zone, format);
+  return Object.fromEntries(format.formatToParts(at).map(({ type, value }) => [type, value]));
+}
+
+/** The date of a moment in a zone, and its clock time. */
+export function dayAndTime(zone: string, at: string): { day: string; time: string } {
+  const { year, month, day, hour, minute } = partsIn(zone, Date.parse(at));
+  return { day: `${year}-${month}-${day}`, time: `${hour}:${minute}` };
+}
+
+/** The moment of a clock time on a day in a zone; an hour that a change of clocks leaves out is the one after it. */
+export function momentIn(zone: string, day: string, clock: string): string {
+  const wanted = Date.parse(`${day}T${clock}:00Z`);
+  let at = wanted;
+  for (let k = 0; k < 2; k++) {
+    const shown = dayAndTime(zone, new Date(at).toISOString());
+    at += wanted - Date.parse(`${shown.day}T${shown.time}:00Z`);
+  }
+  return new Date(at).toISOString();
+}
+
+/** So many days from one on, by their dates. */
+export const daysFrom = (day: string, count: number): string[] =>
+  Array.from({ length: count }, (_, k) =>
+    new Date(Date.parse(`${day}T12:00:00Z`) + k * 86_400_000).toISOString().slice(0, 10),
+  );

@@ -1,0 +1,221 @@
+/** The calendar of a job: nothing left open to rain that need not be, checked by a checker of its own and by the water proof. */
+import {
+  calendarModel,
+  calendarSchema,
+  contextOf,
+  dayAndTime,
+  dryHours,
+  dryingHours,
+  dryingRate,
+  eveningAfter,
+  eveningsOf,
+  exposedTo,
+  moveTo,
+  openingsOf,
+  openNights,
+  planByList,
+  planCalendar,
+  planOpening,
+  replan,
+  resultOf,
+  SharedPlans,
+  skarvPoint,
+  quinceCourt,
+  tanneryRow,
+  visitsOf,
+  whyThen,
+  type Calendar,
+  type CalendarModel,
+  type CalendarResult,
+  type ChainPlan,
+  type JobFile,
+  type JudgedOpening,
+} from '@hulvek/core';
+import { describe, expect, it } from 'vitest';
+import { BY_HAND, DRYING } from './calendar.expected.ts';
+import { broken } from './support/work-checker.ts';
+
+const NOW = '2026-11-30T00:00:00Z';
+const CALENDAR: Calendar = calendarSchema.parse({
+  start: '2026-11-30',
+  zone: 'UTC',
+  site: { latitude: 60, longitude: 0 },
+  hours: { from: '07:00', to: '15:30' },
+  weekdays: [1, 2, 3, 4, 5],
+  people: [
+    { id: 'a', name: 'First', skills: ['look', 'set', 'seal'], off: [] },
+    { id: 'b', name: 'Second', skills: ['set', 'seal'], off: [] },
+    { id: 'c', name: 'Third', skills: ['seal'], off: [] },
+  ],
+  tools: { level: 2 },
+  setup_min: 15,
+  deliveries: [],
+  others: [],
+  weather: { source: 'invented', seed: 7 },
+  pins: [],
+  kept: [],
+  covers: [],
+});
+
+const judged = (file: JobFile): { openings: JudgedOpening[]; exposed: Map<string, ReturnType<typeof exposedTo>> } => {
+  const job = contextOf(file);
+  const shared = new SharedPlans();
+  const exposed = new Map<string, ReturnType<typeof exposedTo>>();
+  const openings = openingsOf(file).flatMap((opening): JudgedOpening[] => {
+    const { build, unit } = planOpening(opening, job, shared);
+    if (!build) return [];
+    exposed.set(opening.id, exposedTo({ opening, job, unit }));
+    const evenings = eveningsOf(build, exposed.get(opening.id)!);
+    return [{ id: opening.id, mark: opening.mark, facade: opening.facade, build, done: new Map(), evenings }];
+  });
+  return { openings, exposed };
+};
+const skarv = judged(skarvPoint());
+const modelOf = (change: Partial<Calendar> = {}, openings = skarv.openings): CalendarModel =>
+  calendarModel({ calendar: { ...CALENDAR, ...change }, openings, now: NOW });
+const plan = (model: CalendarModel, plans = 12): ChainPlan => planCalendar(model, { enough: (n) => n >= plans });
+const asPlanned = ({ tasks }: CalendarResult, { work }: CalendarModel) =>
+  tasks.map(({ id, from, to, people }) => ({
+    id,
+    start: from,
+    end: to,
+    people,
+    tools: work.tasks.find((task) => task.id === id)?.tools ?? {},
+  }));
+const wrongIn = (model: CalendarModel, made: ChainPlan) => {
+  const work = { ...model.work, people: model.work.people };
+  return broken(work, asPlanned(resultOf(model, made, false), model), { unknownIsFair: true });
+};
+
+const model = modelOf();
+const made = plan(model);
+
+describe('drying', () => {
+  it.each(DRYING)('takes $least_h to $most_h hours in air of $air.temperature_C °C', ({ air, least_h, most_h }) => {
+    expect(dryingHours(air)).toBeGreaterThan(least_h);
+    expect(dryingHours(air)).toBeLessThan(most_h);
+  });
+
+  it.each(BY_HAND)('at $air.temperature_C °C lets go of $rate_kg_m2_h kg/(m² h), worked by hand', ({ air, rate_kg_m2_h }) => {
+    expect(Math.abs(dryingRate(air) - rate_kg_m2_h)).toBeLessThan(0.02 * rate_kg_m2_h);
+  });
+
+  it('faces are wet while it rains and until the film is gone', () => {
+    const row = (hour: number, rain_mm: number) => ({
+      at: new Date(Date.parse(NOW) + hour * 3_600_000).toISOString(),
+      temperature_C: 15,
+      dew_point_C: 7.3,
+      wind_ms: 3,
+      gust_ms: 5,
+      rain_mm,
+    });
+    expect(dryHours([0, 2, 0, 0, 0, 0, 0].map((rain, h) => row(h, rain)))).toEqual([true, false, false, false, false, true, true]);
+  });
+});
+
+describe('the calendar of a job', () => {
+  it('places every step of all openings, and a checker of its own finds nothing wrong', () => {
+    expect(resultOf(model, made).unplaced).toEqual([]);
+    expect(wrongIn(model, made)).toEqual([]);
+  });
+
+  it.each([
+    ['the pocket replacements', judged(quinceCourt()).openings],
+    ['eight openings in masonry', judged(tanneryRow()).openings],
+  ])('nor in the plan of %s', (_, openings) => {
+    const own = modelOf({}, openings);
+    expect(wrongIn(own, plan(own, 3))).toEqual([]);
+  });
+
+  it('leaves fewer nights open to rain than the order of the list, in the same weather', () => {
+    const list = openNights(model, planByList(model).placed);
+    const planned = openNights(model, made.placed);
+    expect(list.nights).toBeGreaterThan(3);
+    expect(planned).toEqual({ nights: 0, litres: 0 });
+  });
+
+  it('what it says is dry tonight is dry by the water proof, for every opening and every evening', () => {
+    const { tonight, tasks } = resultOf(model, made);
+    expect(tonight.length).toBeGreaterThan(3);
+    for (const { night, drains, open } of tonight) {
+      for (const { id, build } of skarv.openings) {
+        const done = build.steps.filter(({ id: step }) =>
+          tasks.some((t) => t.opening === id && t.step === step && !t.isLook && Date.parse(t.to) <= Date.parse(night.from)),
+        ).length;
+        const begun = build.steps.slice(0, done).some(({ events }) => events.some(({ op }) => op !== 'look'));
+        const evening = eveningAfter(build, skarv.exposed.get(id)!, done);
+        const isDry = evening.state === 'drains' && evening.noStop === null;
+        expect(drains.includes(id), `${id} ${night.day}`).toBe(begun && isDry && done < build.steps.length);
+        expect(open.some(({ opening }) => opening === id), `${id} ${night.day}`).toBe(begun && !isDry);
+      }
+    }
+  });
+
+  it('nobody leaves a unit on a tack: setting and fastening are of one day, and nothing lies between', () => {
+    const { tasks } = resultOf(model, made);
+    for (const { id, build } of skarv.openings) {
+      const at = (role: string) => {
+        const step = build.steps.filter((s) => s.role === role).at(-1)?.id;
+        return tasks.find((t) => t.opening === id && t.step === step && !t.isLook);
+      };
+      const [set, fasten] = [at('set'), at('fasten')];
+      if (set && fasten) expect(dayAndTime('UTC', set.from).day).toBe(dayAndTime('UTC', fasten.to).day);
+    }
+  });
+
+  it('after a day of absence at most a quarter of what nothing forces moves, and nothing is wrong', () => {
+    const day = dayAndTime('UTC', resultOf(model, made).tasks[40]!.from).day;
+    const absent = modelOf({ people: CALENDAR.people.map((p) => (p.id === 'b' ? { ...p, off: [day] } : p)) });
+    const again = replan(absent, made.placed);
+    expect(wrongIn(absent, again)).toEqual([]);
+    const forced = new Set(
+      absent.chainModel.chains
+        .filter(({ tasks }) =>
+          tasks.some((t) => {
+            const one = made.placed[t]!;
+            return one.crew.includes(1) && dayAndTime('UTC', at(one.start)).day === day;
+          }),
+        )
+        .flatMap(({ tasks }) => tasks),
+    );
+    const free = made.placed.flatMap((_, t) => (forced.has(t) ? [] : [t]));
+    const moved = free.filter((t) => again.placed[t]?.start !== made.placed[t]?.start);
+    expect(free.length).toBeGreaterThan(50);
+    expect(moved.length / free.length).toBeLessThanOrEqual(0.25);
+  });
+
+  it('when it rains instead and a unit does not come, what must moves and nothing is wrong', () => {
+    const wet = modelOf({
+      weather: {
+        source: 'typed',
+        note: '',
+        rows: model.weather.map((row, h) => (h > 30 && h < 40 ? { ...row, rain_mm: 2 } : row)),
+      },
+      deliveries: [{ opening: skarv.openings[2]!.id as Calendar['deliveries'][number]['opening'], on: '2026-12-09' }],
+    });
+    const again = replan(wet, made.placed);
+    expect(wrongIn(wet, again)).toEqual([]);
+    const set = resultOf(wet, again).tasks.find((t) => t.opening === skarv.openings[2]!.id && t.step === 'unpack');
+    expect(set!.from >= '2026-12-09').toBe(true);
+  });
+
+  it('a drag to where it may be keeps every rule, and is refused with its reason where it may not', () => {
+    const { tasks } = resultOf(model, made);
+    const bar = visitsOf(tasks, 'UTC').at(-1)!;
+    const own = bar.tasks.map(({ id }) => model.tasks.findIndex((task) => task.id === id));
+    const later = moveTo(model, made.placed, own, { start: minute(bar.from) + 2 * 1440 });
+    if (later.ok) expect(wrongIn(model, later.plan)).toEqual([]);
+    const night = moveTo(model, made.placed, own, { start: minute(bar.from) + 12 * 60 });
+    expect(night).toMatchObject({ ok: false });
+    const early = moveTo(model, made.placed, own, { start: 7 * 60 });
+    expect(early).toMatchObject({ ok: false });
+  });
+
+  it('says of every step why it is then and not earlier', () => {
+    const kinds = new Set(model.tasks.map((_, i) => whyThen(model, made.placed, i).kind));
+    expect([...kinds].sort()).toEqual(expect.arrayContaining(['after', 'person']));
+  });
+});
+
+const at = (m: number) => new Date(model.chainModel.model.start_ms + m * 60_000).toISOString();
+const minute = (text: string) => (Date.parse(text) - model.chainModel.model.start_ms) / 60_000;
