@@ -82,7 +82,11 @@ run_bench() {
   trap stop_test_database EXIT
   export TEST_DATABASE_URL=$DB_URL
   build_if_stale
-  if [ "${1:-}" = load ]; then node scripts/bench-load.mjs "${@:2}"; else npx tsx apps/web/bench/bench.ts; fi
+  case "${1:-}" in
+    load) node scripts/bench-load.mjs "${@:2}" ;;
+    order) npx tsx apps/web/bench/bench-order.ts "${@:2}" ;;
+    *) npx tsx apps/web/bench/bench.ts ;;
+  esac
 }
 
 # Full counts of everything that ./hulvek test tries on a sample, and a line about it for docs/validation.

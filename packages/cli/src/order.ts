@@ -35,15 +35,36 @@ export function orderFile(
   return { exit: answer.late.length > 0 || answer.unplaced.length > 0 ? 1 : 0, out, err: '' };
 }
 
-function inWords({ tasks, finish, bound, late, unplaced }: WorkAnswer): string {
+function inWords({
+  tasks,
+  finish,
+  bound,
+  late,
+  unplaced,
+  best,
+  impossible,
+  irreducible,
+}: WorkAnswer): string {
   const lines = tasks
     .toSorted((a, b) => Date.parse(a.start) - Date.parse(b.start))
     .map(({ id, start, end, people }) => `  ${start} – ${end}  ${id}  ${people.join(', ')}`);
   return [
     ...lines,
-    finish === null ? 'Nothing is placed.' : `Done ${finish}; no plan of this is done before ${bound}.`,
+    finish === null
+      ? 'Nothing is placed.'
+      : `Done ${finish}; ${best ? 'no plan of this is better' : `no plan of this is done before ${bound}`}.`,
     ...late.map(({ task, minutes }) => `Late: ${task}, by ${minutes} min.`),
     ...unplaced.map(({ task, why }) => `Unplaced: ${task}, ${why}.`),
+    ...(impossible === 'proven' ? ['That all of it is placed is proven impossible.'] : []),
+    ...(impossible === 'not found in time'
+      ? ['No place was found in time; that there is none is not proven.']
+      : []),
+    ...(irreducible
+      ? [
+          'These cannot all hold; without any one of them the others can:',
+          ...irreducible.map(({ path, says }) => `  ${path}: ${says}`),
+        ]
+      : []),
     '',
   ].join('\n');
 }

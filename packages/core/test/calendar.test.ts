@@ -57,7 +57,9 @@ const CALENDAR: Calendar = calendarSchema.parse({
   covers: [],
 });
 
-const judged = (file: JobFile): { openings: JudgedOpening[]; exposed: Map<string, ReturnType<typeof exposedTo>> } => {
+const judged = (
+  file: JobFile,
+): { openings: JudgedOpening[]; exposed: Map<string, ReturnType<typeof exposedTo>> } => {
   const job = contextOf(file);
   const shared = new SharedPlans();
   const exposed = new Map<string, ReturnType<typeof exposedTo>>();
@@ -73,7 +75,8 @@ const judged = (file: JobFile): { openings: JudgedOpening[]; exposed: Map<string
 const skarv = judged(skarvPoint());
 const modelOf = (change: Partial<Calendar> = {}, openings = skarv.openings): CalendarModel =>
   calendarModel({ calendar: { ...CALENDAR, ...change }, openings, now: NOW });
-const plan = (model: CalendarModel, plans = 12): ChainPlan => planCalendar(model, { enough: (n) => n >= plans });
+const plan = (model: CalendarModel, plans = 12): ChainPlan =>
+  planCalendar(model, { enough: (n) => n >= plans });
 const asPlanned = ({ tasks }: CalendarResult, { work }: CalendarModel) =>
   tasks.map(({ id, from, to, people }) => ({
     id,
@@ -91,14 +94,20 @@ const model = modelOf();
 const made = plan(model);
 
 describe('drying', () => {
-  it.each(DRYING)('takes $least_h to $most_h hours in air of $air.temperature_C °C', ({ air, least_h, most_h }) => {
-    expect(dryingHours(air)).toBeGreaterThan(least_h);
-    expect(dryingHours(air)).toBeLessThan(most_h);
-  });
+  it.each(DRYING)(
+    'takes $least_h to $most_h hours in air of $air.temperature_C °C',
+    ({ air, least_h, most_h }) => {
+      expect(dryingHours(air)).toBeGreaterThan(least_h);
+      expect(dryingHours(air)).toBeLessThan(most_h);
+    },
+  );
 
-  it.each(BY_HAND)('at $air.temperature_C °C lets go of $rate_kg_m2_h kg/(m² h), worked by hand', ({ air, rate_kg_m2_h }) => {
-    expect(Math.abs(dryingRate(air) - rate_kg_m2_h)).toBeLessThan(0.02 * rate_kg_m2_h);
-  });
+  it.each(BY_HAND)(
+    'at $air.temperature_C °C lets go of $rate_kg_m2_h kg/(m² h), worked by hand',
+    ({ air, rate_kg_m2_h }) => {
+      expect(Math.abs(dryingRate(air) - rate_kg_m2_h)).toBeLessThan(0.02 * rate_kg_m2_h);
+    },
+  );
 
   it('faces are wet while it rains and until the film is gone', () => {
     const row = (hour: number, rain_mm: number) => ({
@@ -109,7 +118,15 @@ describe('drying', () => {
       gust_ms: 5,
       rain_mm,
     });
-    expect(dryHours([0, 2, 0, 0, 0, 0, 0].map((rain, h) => row(h, rain)))).toEqual([true, false, false, false, false, true, true]);
+    expect(dryHours([0, 2, 0, 0, 0, 0, 0].map((rain, h) => row(h, rain)))).toEqual([
+      true,
+      false,
+      false,
+      false,
+      false,
+      true,
+      true,
+    ]);
   });
 });
 
@@ -140,13 +157,19 @@ describe('the calendar of a job', () => {
     for (const { night, drains, open } of tonight) {
       for (const { id, build } of skarv.openings) {
         const done = build.steps.filter(({ id: step }) =>
-          tasks.some((t) => t.opening === id && t.step === step && !t.isLook && Date.parse(t.to) <= Date.parse(night.from)),
+          tasks.some(
+            (t) =>
+              t.opening === id && t.step === step && !t.isLook && Date.parse(t.to) <= Date.parse(night.from),
+          ),
         ).length;
         const begun = build.steps.slice(0, done).some(({ events }) => events.some(({ op }) => op !== 'look'));
         const evening = eveningAfter(build, skarv.exposed.get(id)!, done);
         const isDry = evening.state === 'drains' && evening.noStop === null;
         expect(drains.includes(id), `${id} ${night.day}`).toBe(begun && isDry && done < build.steps.length);
-        expect(open.some(({ opening }) => opening === id), `${id} ${night.day}`).toBe(begun && !isDry);
+        expect(
+          open.some(({ opening }) => opening === id),
+          `${id} ${night.day}`,
+        ).toBe(begun && !isDry);
       }
     }
   });
@@ -191,11 +214,15 @@ describe('the calendar of a job', () => {
         note: '',
         rows: model.weather.map((row, h) => (h > 30 && h < 40 ? { ...row, rain_mm: 2 } : row)),
       },
-      deliveries: [{ opening: skarv.openings[2]!.id as Calendar['deliveries'][number]['opening'], on: '2026-12-09' }],
+      deliveries: [
+        { opening: skarv.openings[2]!.id as Calendar['deliveries'][number]['opening'], on: '2026-12-09' },
+      ],
     });
     const again = replan(wet, made.placed);
     expect(wrongIn(wet, again)).toEqual([]);
-    const set = resultOf(wet, again).tasks.find((t) => t.opening === skarv.openings[2]!.id && t.step === 'unpack');
+    const set = resultOf(wet, again).tasks.find(
+      (t) => t.opening === skarv.openings[2]!.id && t.step === 'unpack',
+    );
     expect(set!.from >= '2026-12-09').toBe(true);
   });
 

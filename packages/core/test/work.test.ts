@@ -1,7 +1,20 @@
 /** Plans of work files, held against a checker that shares no code with the planner. */
-import { orderWork, readWork, type Work, type WorkAnswer } from '@hulvek/core';
+import {
+  finishBound,
+  Grounds,
+  isPossible,
+  modelOf,
+  orderWork,
+  planWork,
+  readWork,
+  rulesOf,
+  withRules,
+  type Work,
+  type WorkAnswer,
+} from '@hulvek/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { bigJob } from './support/big-jobs.ts';
 import { runs } from './support/count.ts';
 import { broken as brokenIn } from './support/work-checker.ts';
 
@@ -24,10 +37,10 @@ const base: Work = {
   tasks: [],
   weather: [],
 };
-const plan = (more: Partial<Work>, plans = 60): WorkAnswer => {
+const plan = (more: Partial<Work>, plans = 60, explain = false): WorkAnswer => {
   const read = readWork({ ...base, ...more });
   if (!read.ok) throw new Error(read.problems.join('; '));
-  return orderWork(read.value, { enough: (n) => n >= plans });
+  return orderWork(read.value, { enough: (n) => n >= plans, explain });
 };
 const minuteOf = (text: string) => (Date.parse(text) - Date.parse(START)) / 60_000;
 const broken = (work: Work, answer: WorkAnswer) => brokenIn(work, answer.tasks);
@@ -103,6 +116,72 @@ describe('a plan of the work', () => {
     expect(answer.tasks[0]?.start).toBe('2026-05-04T01:00:00-06:00');
   });
 
+  describe('that cannot be', () => {
+    const late: Partial<Work> = {
+      people: [
+        { id: 'ann', skills: ['set'], hours: [day(0, 0, 240)] },
+        { id: 'bo', skills: ['seal'], hours: [day(0, 0, 240)] },
+      ],
+      tasks: [
+        { id: 'bead', minutes: 10, skills: ['seal'] },
+        { id: 'door', minutes: 30, place: 'north' },
+        {
+          id: 'set',
+          minutes: 20,
+          people: 2,
+          release: at(200),
+          after: [{ after: 'bead', most_min: 15 }, { after: 'door' }],
+        },
+        { id: 'held', minutes: 60, people: 2, after: [{ after: 'set', most_min: 0 }] },
+      ],
+    };
+
+    it('is told by rules of which none is too many: a unit that comes too late in the day', () => {
+      const answer = plan(late, 80, true);
+      expect(answer.impossible).toBe('proven');
+      const paths = answer.irreducible!.map(({ path }) => path);
+      expect(paths).toContain('tasks[2].release');
+      expect(paths).toContain('tasks[3].minutes');
+      const rules = rulesOf({ ...base, ...late }).filter(({ path }) => paths.includes(path));
+      const never = () => false;
+      expect(isPossible(withRules({ ...base, ...late }, rules), never)).toBe('impossible');
+      for (const rule of rules)
+        expect(
+          isPossible(
+            withRules(
+              { ...base, ...late },
+              rules.filter((r) => r !== rule),
+            ),
+            never,
+          ),
+          rule.says,
+        ).toBe('possible');
+    });
+
+    it.each([
+      [{ tasks: [{ id: 'a', minutes: 30, skills: ['weld'] }] }, ['tasks[0].skills[0]', 'tasks[0].people']],
+      [
+        { tasks: [{ id: 'a', minutes: 30, tools: { lift: 2 } }] },
+        ['tasks[0].tools.lift', 'tasks[0].minutes'],
+      ],
+      [
+        { tasks: [{ id: 'a', minutes: 30, conditions: { dry: true } }] },
+        ['tasks[0].conditions.dry', 'tasks[0].minutes'],
+      ],
+    ])('%j names what it needs', (more, among) => {
+      const paths = plan(more as Partial<Work>, 80, true).irreducible!.map(({ path }) => path);
+      for (const path of paths) expect(among).toContain(path);
+      expect(paths.length).toBeGreaterThan(0);
+    });
+
+    it('is told apart from what was only not found in time', () => {
+      const many = Array.from({ length: 40 }, (_, i) => ({ id: `t${i}`, minutes: 60 }));
+      expect(
+        plan({ tasks: many, people: [{ id: 'ann', skills: [], hours: [day(0)] }] }, 5, true).impossible,
+      ).toBe('not found in time');
+    });
+  });
+
   it.each([
     [{ tasks: [{ id: 'a', minutes: -1 }] }, /tasks\[0\]\.minutes/],
     [
@@ -133,6 +212,26 @@ describe('a plan of the work', () => {
     const read = readWork({ ...base, ...more });
     expect(read.ok ? '' : read.problems.join('\n')).toMatch(says);
   });
+});
+
+it('fifty openings of twenty steps are planned within a tenth of what no plan can undercut, in working minutes', () => {
+  const work = bigJob('far-apart');
+  const model = modelOf(work);
+  const { score, placed } = planWork(model, { enough: (plans) => plans > 10 });
+  const bound = finishBound(new Grounds(model)).minute;
+  const worked = (minute: number) => model.on[0]!.subarray(0, minute).reduce((sum, on) => sum + on, 0);
+  expect(score[0]).toBe(0);
+  expect(worked(score[2]) / worked(bound)).toBeLessThanOrEqual(1.1);
+  expect(score[2]).toBeGreaterThanOrEqual(bound);
+  const at = (minute: number) => new Date(model.start_ms + minute * 60_000).toISOString();
+  const planned = placed.map((one, i) => ({
+    id: work.tasks[i]!.id,
+    start: at(one!.start),
+    end: at(one!.end),
+    people: one!.crew.map((p) => model.people[p]!),
+    tools: {},
+  }));
+  expect(brokenIn(work, planned)).toEqual([]);
 });
 
 it('a checker that shares nothing with the planner finds nothing in random jobs, and no plan ends before its bound', () => {

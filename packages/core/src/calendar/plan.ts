@@ -3,7 +3,16 @@ import type { Calendar, CalendarPlan, WeatherRow } from '../documents/calendar.t
 import { comesIn, drivingRain, type Evening } from '../order/evenings.ts';
 import { Grounds } from '../work/board.ts';
 import { finishBound, type HeldBy } from '../work/bound.ts';
-import { doneBy, planChains, scoreChains, searchChains, type ChainModel, type ChainPlan, type ChainScore, type ChainSearch } from '../work/chains.ts';
+import {
+  doneBy,
+  planChains,
+  scoreChains,
+  searchChains,
+  type ChainModel,
+  type ChainPlan,
+  type ChainScore,
+  type ChainSearch,
+} from '../work/chains.ts';
 import { modelOf, type Model } from '../work/model.ts';
 import { dayAndTime, daysFrom, momentIn } from './days.ts';
 import { calendarWork, firstDayOf, type CalendarOpening, type CalendarWork } from './tasks.ts';
@@ -31,7 +40,8 @@ export interface NightOf {
 /** What a night drives onto a façade, l/m²: straight onto it where nobody says where it looks, or where the wind comes from. */
 export const fallsOn = ({ wet }: Pick<NightOf, 'wet'>, azimuth_deg?: number): number =>
   wet.reduce((sum, { rain_mm, wind_ms, from_deg }) => {
-    const angle_deg = azimuth_deg === undefined || from_deg === undefined ? 0 : Math.abs(from_deg - azimuth_deg);
+    const angle_deg =
+      azimuth_deg === undefined || from_deg === undefined ? 0 : Math.abs(from_deg - azimuth_deg);
     return sum + drivingRain({ rain_mm, hours: 1, wind_ms, angle_deg });
   }, 0);
 
@@ -58,7 +68,13 @@ export interface CalendarModel extends CalendarWork {
 /** Height of wall above an opening from which water runs down to it, mm: common practice, no source. */
 const CATCH_mm = 1000;
 
-export function calendarModel({ calendar, openings, azimuths = new Map(), gust_ms, now }: JobToPlan): CalendarModel {
+export function calendarModel({
+  calendar,
+  openings,
+  azimuths = new Map(),
+  gust_ms,
+  now,
+}: JobToPlan): CalendarModel {
   const weather = weatherOf(calendar, now);
   const own = calendarWork({ calendar, openings, gust_ms, weather, now });
   const dry = dryHours(weather.rows);
@@ -76,12 +92,15 @@ export function calendarModel({ calendar, openings, azimuths = new Map(), gust_m
     return {
       tasks,
       stops: stops.map(
-        (stop, k) => stop && (isAsFinished(opening, doneSteps(k)) || (opening && isUntouched(opening, doneSteps(k))) === true),
+        (stop, k) =>
+          stop &&
+          (isAsFinished(opening, doneSteps(k)) || (opening && isUntouched(opening, doneSteps(k))) === true),
       ),
       nightCost: (done: number, n: number): number => {
         const night = nights[n];
         // Before anything is opened up there is nothing to keep dry.
-        if (!night || !opening || isUntouched(opening, doneSteps(done)) || covered.has(`${id} ${night.day}`)) return 0;
+        if (!night || !opening || isUntouched(opening, doneSteps(done)) || covered.has(`${id} ${night.day}`))
+          return 0;
         const key = done * nights.length + n;
         const known = costs.get(key);
         if (known !== undefined) return known;
@@ -154,7 +173,9 @@ function nightsOf(
     const from = momentIn(calendar.zone, day, calendar.hours.to);
     if (!next || Date.parse(from) < start_ms) return [];
     const to = momentIn(calendar.zone, next, calendar.hours.from);
-    const own = rows.filter(({ at }) => Date.parse(at) >= Date.parse(from) && Date.parse(at) < Date.parse(to));
+    const own = rows.filter(
+      ({ at }) => Date.parse(at) >= Date.parse(from) && Date.parse(at) < Date.parse(to),
+    );
     const wet = own.filter(({ rain_mm }) => rain_mm > 0);
     return [
       {
@@ -194,14 +215,27 @@ export interface PlannedTask {
 export interface Tonight {
   readonly night: NightOf;
   /** Openings that rain would wet, worst first; those nobody can judge last. */
-  readonly open: readonly { readonly opening: string; readonly done: number; readonly evening: Evening; readonly litres: number; readonly covered: boolean; /** The finished opening is no better: its plan fails. */ readonly byPlan: boolean }[];
+  readonly open: readonly {
+    readonly opening: string;
+    readonly done: number;
+    readonly evening: Evening;
+    readonly litres: number;
+    readonly covered: boolean;
+    /** The finished opening is no better: its plan fails. */ readonly byPlan: boolean;
+  }[];
   /** Openings begun and dry. */
   readonly drains: readonly string[];
 }
 
 export interface CalendarResult {
   readonly tasks: readonly PlannedTask[];
-  readonly unplaced: readonly { readonly id: string; readonly opening: string; readonly step: string; readonly isLook: boolean; readonly why: string }[];
+  readonly unplaced: readonly {
+    readonly id: string;
+    readonly opening: string;
+    readonly step: string;
+    readonly isLook: boolean;
+    readonly why: string;
+  }[];
   readonly tonight: readonly Tonight[];
   readonly score: ChainScore;
   readonly finish: string | null;
@@ -209,7 +243,11 @@ export interface CalendarResult {
   readonly knownUntil: string;
 }
 
-export function resultOf(model: CalendarModel, { placed, why, score }: Pick<ChainPlan, 'placed' | 'why' | 'score'>, withBound = true): CalendarResult {
+export function resultOf(
+  model: CalendarModel,
+  { placed, why, score }: Pick<ChainPlan, 'placed' | 'why' | 'score'>,
+  withBound = true,
+): CalendarResult {
   const { start_ms, people } = model.chainModel.model;
   const at = (minute: number) => new Date(start_ms + minute * 60_000).toISOString();
   const tasks = model.tasks.flatMap((task, i): PlannedTask[] => {
@@ -229,7 +267,10 @@ export function resultOf(model: CalendarModel, { placed, why, score }: Pick<Chai
       },
     ];
   });
-  const bound = withBound && tasks.length > 0 ? finishBound(new Grounds(model.chainModel.model), (i) => placed[i] !== null) : null;
+  const bound =
+    withBound && tasks.length > 0
+      ? finishBound(new Grounds(model.chainModel.model), (i) => placed[i] !== null)
+      : null;
   return {
     tasks,
     unplaced: model.tasks.flatMap(({ id, opening, step, isLook }, i) =>
@@ -243,7 +284,10 @@ export function resultOf(model: CalendarModel, { placed, why, score }: Pick<Chai
   };
 }
 
-function tonightOf({ chainModel, nights, tasks, openings, azimuths }: CalendarModel, placed: ChainPlan['placed']): Tonight[] {
+function tonightOf(
+  { chainModel, nights, tasks, openings, azimuths }: CalendarModel,
+  placed: ChainPlan['placed'],
+): Tonight[] {
   const last = Math.max(0, ...placed.map((one) => one?.end ?? 0));
   const first = Math.min(...placed.map((one) => one?.start ?? Infinity));
   return nights.flatMap((night, n): Tonight[] => {
@@ -255,7 +299,10 @@ function tonightOf({ chainModel, nights, tasks, openings, azimuths }: CalendarMo
       const opening = openings[c];
       if (!opening) continue;
       const k = doneBy(chain, placed, from);
-      const done = k === 0 ? opening.build.steps.findIndex((s) => !opening.done.has(s.id)) : (tasks[chain.tasks[k - 1] ?? -1]?.doneAfter ?? 0);
+      const done =
+        k === 0
+          ? opening.build.steps.findIndex((s) => !opening.done.has(s.id))
+          : (tasks[chain.tasks[k - 1] ?? -1]?.doneAfter ?? 0);
       const steps = done < 0 ? opening.build.steps.length : done;
       if (isUntouched(opening, steps)) continue;
       const evening = opening.evenings[steps];
@@ -267,7 +314,14 @@ function tonightOf({ chainModel, nights, tasks, openings, azimuths }: CalendarMo
       const raw = wetOf(opening, steps, night, azimuths.get(opening.facade));
       const cost = chain.nightCost(k, n);
       const byPlan = steps >= opening.build.steps.length || evening.state === opening.evenings.at(-1)?.state;
-      open.push({ opening: opening.id, done: steps, evening, litres: raw, covered: !byPlan && raw > 0 && cost === 0, byPlan });
+      open.push({
+        opening: opening.id,
+        done: steps,
+        evening,
+        litres: raw,
+        covered: !byPlan && raw > 0 && cost === 0,
+        byPlan,
+      });
     }
     open.sort((a, b) => Number(a.covered) - Number(b.covered) || b.litres - a.litres);
     return [{ night, open, drains }];
@@ -281,16 +335,33 @@ function tonightOf({ chainModel, nights, tasks, openings, azimuths }: CalendarMo
  * @param person only what this one does; everybody's where it is left out
  */
 export function visitsOf(tasks: readonly PlannedTask[], zone: string, person?: string): Visit[] {
-  const visits: { opening: string; from: string; to: string; people: Set<string>; place: string; day: string; tasks: PlannedTask[] }[] = [];
+  const visits: {
+    opening: string;
+    from: string;
+    to: string;
+    people: Set<string>;
+    place: string;
+    day: string;
+    tasks: PlannedTask[];
+  }[] = [];
   const open = new Map<string, (typeof visits)[number]>();
   const own = person === undefined ? tasks : tasks.filter(({ people }) => people.includes(person));
   for (const task of own.toSorted((a, b) => Date.parse(a.from) - Date.parse(b.from))) {
     const key = `${task.opening} ${task.place} ${task.isLook}`;
     const last = open.get(key);
     const { day } = dayAndTime(zone, task.from);
-    const isBreak = last === undefined || Date.parse(task.from) - Date.parse(last.to) > GAP_ms || last.day !== day;
+    const isBreak =
+      last === undefined || Date.parse(task.from) - Date.parse(last.to) > GAP_ms || last.day !== day;
     const visit = isBreak
-      ? { opening: task.opening, from: task.from, to: task.to, people: new Set<string>(), place: task.place, day, tasks: [] }
+      ? {
+          opening: task.opening,
+          from: task.from,
+          to: task.to,
+          people: new Set<string>(),
+          place: task.place,
+          day,
+          tasks: [],
+        }
       : last;
     if (isBreak) visits.push(visit);
     open.set(key, visit);
@@ -298,29 +369,44 @@ export function visitsOf(tasks: readonly PlannedTask[], zone: string, person?: s
     for (const one of task.people) visit.people.add(one);
     visit.tasks.push(task);
   }
-  return visits.map(({ people, day: _day, ...visit }) => ({ ...visit, people: person === undefined ? [...people].sort() : [person] }));
+  return visits.map(({ people, day: _day, ...visit }) => ({
+    ...visit,
+    people: person === undefined ? [...people].sort() : [person],
+  }));
 }
 const GAP_ms = 45 * 60_000;
 
 /** A plan that was taken before, as minutes of a model; tasks that are done since, or that no longer are, fall out. */
-export function placedOf({ chainModel: { model }, tasks }: CalendarModel, plan: Pick<CalendarPlan, 'tasks'>): ChainPlan['placed'] {
+export function placedOf(
+  { chainModel: { model }, tasks }: CalendarModel,
+  plan: Pick<CalendarPlan, 'tasks'>,
+): ChainPlan['placed'] {
   const known = new Map(plan.tasks.map((task) => [`${task.opening}/${task.step}`, task]));
   const person = new Map(model.people.map((id, i) => [id, i]));
   return tasks.map(({ id }) => {
     const one = known.get(id);
     if (!one) return null;
     const crew = one.people.flatMap((p) => person.get(p) ?? []);
-    return { start: (Date.parse(one.from) - model.start_ms) / 60_000, end: (Date.parse(one.to) - model.start_ms) / 60_000, crew };
+    return {
+      start: (Date.parse(one.from) - model.start_ms) / 60_000,
+      end: (Date.parse(one.to) - model.start_ms) / 60_000,
+      crew,
+    };
   });
 }
 
 /** One better plan after the other, for whoever does other things between. */
-export const searchCalendar = (model: CalendarModel): Generator<ChainPlan, void, void> => searchChains(model.chainModel);
+export const searchCalendar = (model: CalendarModel): Generator<ChainPlan, void, void> =>
+  searchChains(model.chainModel);
 
-export const planCalendar = (model: CalendarModel, search: ChainSearch): ChainPlan => planChains(model.chainModel, search);
+export const planCalendar = (model: CalendarModel, search: ChainSearch): ChainPlan =>
+  planChains(model.chainModel, search);
 
 /** Evenings on which the order leaves something open that rain would wet: how many, and how much comes in at most, litres. */
-export function openNights({ chainModel: { chains, nights } }: CalendarModel, placed: ChainPlan['placed']): { nights: number; litres: number } {
+export function openNights(
+  { chainModel: { chains, nights } }: CalendarModel,
+  placed: ChainPlan['placed'],
+): { nights: number; litres: number } {
   let [count, litres] = [0, 0];
   for (const chain of chains)
     for (const [n, [from]] of nights.entries()) {

@@ -20,7 +20,10 @@ export function whatStays(
   const wanted = placed
     .flatMap((one, task) => (first.has(task) || !one ? [] : [{ task, one }]))
     .sort((a, b) => a.one.start - b.one.start || a.task - b.task);
-  for (const { task, one } of [...[...first].map(([task, one]) => ({ task, one })).sort((a, b) => a.one.start - b.one.start), ...wanted]) {
+  for (const { task, one } of [
+    ...[...first].map(([task, one]) => ({ task, one })).sort((a, b) => a.one.start - b.one.start),
+    ...wanted,
+  ]) {
     const at = chainOf.get(task);
     if (at && at.k >= (broken.get(at.c) ?? Infinity) && !first.has(task)) continue;
     const why = board.against(task, one);
@@ -37,7 +40,11 @@ export function whatStays(
 }
 
 /** The plan with the least change: everything that can stays where it was, the rest finds a place round it. */
-export function replan(model: CalendarModel, placed: Placing, first?: ReadonlyMap<number, Placed>): ChainPlan {
+export function replan(
+  model: CalendarModel,
+  placed: Placing,
+  first?: ReadonlyMap<number, Placed>,
+): ChainPlan {
   const { stays } = whatStays(model, placed, first);
   return fill(model, stays);
 }
@@ -67,7 +74,9 @@ export const changesBetween = (was: Placing, is: Placing): Change[] =>
     const same =
       before === null || one === null
         ? before === one
-        : before.start === one.start && before.end === one.end && before.crew.toString() === one.crew.toString();
+        : before.start === one.start &&
+          before.end === one.end &&
+          before.crew.toString() === one.crew.toString();
     return same ? [] : [{ task, was: before, is: one }];
   });
 
@@ -90,7 +99,9 @@ export function moveTo(
   const grounds = new Grounds(chainModel.model);
   const moving = new Set(tasks);
   // All that cannot be moved by it stands; of the same openings what comes later follows.
-  const chains = new Set(tasks.map((task) => chainModel.chains.findIndex((chain) => chain.tasks.includes(task))));
+  const chains = new Set(
+    tasks.map((task) => chainModel.chains.findIndex((chain) => chain.tasks.includes(task))),
+  );
   const board = new Board(grounds);
   const before = placed.map((one, task) => (moving.has(task) ? null : one));
   for (const c of chains) {
@@ -106,7 +117,9 @@ export function moveTo(
   for (const task of tasks) {
     const one = chainModel.model.tasks[task];
     const wanted = crew?.(task) ?? placed[task]?.crew ?? one?.crews[0] ?? [];
-    const own = one?.crews.find((c) => c.length === wanted.length && c.every((person) => wanted.includes(person)));
+    const own = one?.crews.find(
+      (c) => c.length === wanted.length && c.every((person) => wanted.includes(person)),
+    );
     if (!one || !own) return { ok: false, task, why: 'no-people' };
     const times = grounds.times.of(task, own);
     const at = task === tasks[0] ? begin : times.next(Math.max(begin, one.release));

@@ -29,7 +29,11 @@ export interface CalendarWork {
   readonly work: Work;
   readonly tasks: readonly TaskOf[];
   /** By opening: its tasks in their order, and whether the work can be left after so many. */
-  readonly chains: readonly { readonly opening: string; readonly tasks: readonly number[]; readonly stops: readonly boolean[] }[];
+  readonly chains: readonly {
+    readonly opening: string;
+    readonly tasks: readonly number[];
+    readonly stops: readonly boolean[];
+  }[];
 }
 
 /** A look takes so long, minutes: common practice, no source. */
@@ -73,7 +77,13 @@ export interface TasksFor {
   readonly now: string;
 }
 
-export function calendarWork({ calendar, openings, gust_ms = UNIT_GUST_ms, weather, now }: TasksFor): CalendarWork {
+export function calendarWork({
+  calendar,
+  openings,
+  gust_ms = UNIT_GUST_ms,
+  weather,
+  now,
+}: TasksFor): CalendarWork {
   const firstDay = firstDayOf(calendar, now);
   const start = momentIn(calendar.zone, firstDay, '00:00');
   const days = daysFrom(firstDay, daysNeeded(calendar, openings)).filter((day) =>
@@ -130,7 +140,12 @@ export function calendarWork({ calendar, openings, gust_ms = UNIT_GUST_ms, weath
       tools: Object.entries(calendar.tools).map(([id, count]) => ({ id, count })),
       places,
       tasks,
-      weather: weather.rows.map(({ at, temperature_C, gust_ms: gust, rain_mm }) => ({ at, temperature_C, gust_ms: gust, rain_mm })),
+      weather: weather.rows.map(({ at, temperature_C, gust_ms: gust, rain_mm }) => ({
+        at,
+        temperature_C,
+        gust_ms: gust,
+        rain_mm,
+      })),
     },
     tasks: of,
     chains,
@@ -160,12 +175,24 @@ const placeOf = (opening: CalendarOpening, step: PlannedStep): string => {
   return isInside(step) ? `${opening.facade} ${INSIDE}` : facade;
 };
 
-function stepTask(opening: CalendarOpening, step: PlannedStep, last: string | null, context: Context): WorkTask {
+function stepTask(
+  opening: CalendarOpening,
+  step: PlannedStep,
+  last: string | null,
+  context: Context,
+): WorkTask {
   const { calendar, gust_ms, hasSite } = context;
   const lags = step.after.flatMap(({ step: before, setAside, from, to, least_min, most_min }) => {
-    if (setAside || opening.done.has(before) || (least_min === undefined && most_min === undefined)) return [];
+    if (setAside || opening.done.has(before) || (least_min === undefined && most_min === undefined))
+      return [];
     return [
-      { after: taskId(opening.id, before), from, to, least_min, most_min: mostOf(opening.build.steps, before, step.id, most_min) },
+      {
+        after: taskId(opening.id, before),
+        from,
+        to,
+        least_min,
+        most_min: mostOf(opening.build.steps, before, step.id, most_min),
+      },
     ].map(defined);
   });
   const inside = isInside(step);
@@ -187,7 +214,8 @@ function stepTask(opening: CalendarOpening, step: PlannedStep, last: string | nu
     minutes: Math.max(1, Math.round(step.work_min)),
     after: [...(last === null ? [] : [{ after: last }]), ...lags],
     people: step.needs.includes('two-people') ? 2 : 1,
-    ...(step.role === 'set' && calendar.people.some(({ skills }) => skills.includes('set')) && { skills: ['set'] }),
+    ...(step.role === 'set' &&
+      calendar.people.some(({ skills }) => skills.includes('set')) && { skills: ['set'] }),
     ...(Object.keys(tools).length > 0 && { tools }),
     place: placeOf(opening, step),
     ...(Object.keys(conditions).length > 0 && { conditions }),
@@ -198,16 +226,28 @@ function stepTask(opening: CalendarOpening, step: PlannedStep, last: string | nu
 
 /** Work that must follow or be followed within minutes is not left for a night. */
 const isTight = ({ after, role }: PlannedStep): boolean =>
-  role === 'set' || role === 'fasten' || role === 'align' || role === 'bead' || after.some(({ most_min = Infinity }) => most_min < 720);
+  role === 'set' ||
+  role === 'fasten' ||
+  role === 'align' ||
+  role === 'bead' ||
+  after.some(({ most_min = Infinity }) => most_min < 720);
 
 /**
  * The longest time to a step, with the looks that lie between: whoever looks is there at once, and the unit is held as long.
  * What the work itself takes is never too long here; where it takes longer than a bead stays open, the opening's own order
  * says so.
  */
-function mostOf(steps: readonly PlannedStep[], base: string, target: string, most_min: number | undefined): number | undefined {
+function mostOf(
+  steps: readonly PlannedStep[],
+  base: string,
+  target: string,
+  most_min: number | undefined,
+): number | undefined {
   if (most_min === undefined) return undefined;
-  const [first, last] = [base, target].map((id) => steps.findIndex((step) => step.id === id)) as [number, number];
+  const [first, last] = [base, target].map((id) => steps.findIndex((step) => step.id === id)) as [
+    number,
+    number,
+  ];
   const span = steps.slice(first, last + 1);
   const looks = span.slice(0, -1).filter(({ holdPoint }) => holdPoint).length * LOOK_min;
   const work = span.reduce((sum, { work_min }) => sum + Math.max(1, Math.round(work_min)), 0);
@@ -217,7 +257,12 @@ function mostOf(steps: readonly PlannedStep[], base: string, target: string, mos
 const defined = <T extends object>(value: T): T =>
   Object.fromEntries(Object.entries(value).filter(([, one]) => one !== undefined)) as T;
 
-function lookTask(opening: CalendarOpening, step: PlannedStep, last: string | null, context: Context): WorkTask {
+function lookTask(
+  opening: CalendarOpening,
+  step: PlannedStep,
+  last: string | null,
+  context: Context,
+): WorkTask {
   return {
     id: taskId(opening.id, step.id) + LOOK_SUFFIX,
     minutes: LOOK_min,

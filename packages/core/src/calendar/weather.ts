@@ -86,9 +86,18 @@ export const REVEAL_WIND = 0.3;
  *
  * @param wind_ms at the face, not in the open
  */
-export function dryingRate({ temperature_C, dew_point_C, wind_ms }: { temperature_C: number; dew_point_C: number; wind_ms: number }): number {
+export function dryingRate({
+  temperature_C,
+  dew_point_C,
+  wind_ms,
+}: {
+  temperature_C: number;
+  dew_point_C: number;
+  wind_ms: number;
+}): number {
   const deficit_Pa =
-    saturationPressure(wetBulb(temperature_C, dew_point_C)) - saturationPressure(Math.min(dew_point_C, temperature_C));
+    saturationPressure(wetBulb(temperature_C, dew_point_C)) -
+    saturationPressure(Math.min(dew_point_C, temperature_C));
   return Math.max(0, 7e-9 * (4 + 4 * wind_ms) * deficit_Pa * 3600);
 }
 
@@ -109,7 +118,10 @@ export function dryHours(rows: readonly WeatherRow[]): boolean[] {
     const wasDry = film <= 0;
     // Dew wets a face as well.
     if (temperature_C - dew_point_C < DEW_K && !wasDry) return false;
-    film = Math.max(0, film - (rain_mm > 0 ? 0 : dryingRate({ temperature_C, dew_point_C, wind_ms: wind_ms * REVEAL_WIND })));
+    film = Math.max(
+      0,
+      film - (rain_mm > 0 ? 0 : dryingRate({ temperature_C, dew_point_C, wind_ms: wind_ms * REVEAL_WIND })),
+    );
     return wasDry && rain_mm === 0;
   });
 }

@@ -10,7 +10,13 @@ export type Because =
   | { readonly kind: 'person'; readonly person: string; readonly task: number; readonly setup_min: number }
   | { readonly kind: 'tool'; readonly tool: string }
   | { readonly kind: 'hours' }
-  | { readonly kind: 'weather'; readonly dry: boolean; readonly gust: boolean; readonly warm: boolean; readonly light: boolean }
+  | {
+      readonly kind: 'weather';
+      readonly dry: boolean;
+      readonly gust: boolean;
+      readonly warm: boolean;
+      readonly light: boolean;
+    }
   | { readonly kind: 'release' }
   /** It would be left open over a wet night, or something else went before. */
   | { readonly kind: 'night' };
@@ -27,7 +33,9 @@ export function whyThen(model: CalendarModel, placed: readonly (Placed | null)[]
     const at = baseOf(lag, before) + lag.least;
     if (at >= least) [least, by, rest] = [at, lag.task, lag.least];
   }
-  const crew = task.crews.find((one) => one.every((person) => own.crew.includes(person)) && one.length === own.crew.length);
+  const crew = task.crews.find(
+    (one) => one.every((person) => own.crew.includes(person)) && one.length === own.crew.length,
+  );
   if (!crew) return { kind: 'first' };
   if (own.start === least) return by >= 0 ? { kind: 'after', task: by, rest_min: rest } : { kind: 'release' };
   const possible = new Grounds(work).times.of(index, crew).next(Math.ceil(least));
@@ -47,7 +55,12 @@ export function whyThen(model: CalendarModel, placed: readonly (Placed | null)[]
   return busy ?? { kind: 'night' };
 }
 
-function busyUntil(work: Model, placed: readonly (Placed | null)[], index: number, own: Placed): Because | null {
+function busyUntil(
+  work: Model,
+  placed: readonly (Placed | null)[],
+  index: number,
+  own: Placed,
+): Because | null {
   let found: (Because & { readonly kind: 'person' }) | null = null;
   let latest = -1;
   for (const [task, one] of placed.entries()) {

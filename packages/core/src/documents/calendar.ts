@@ -51,9 +51,7 @@ export const calendarSchema = z.strictObject({
   tools: z.partialRecord(z.enum(stepTools), z.int().check(z.gte(0), z.lte(60))),
   /** Whoever comes from another façade, or from outside to inside, sets up. */
   setup_min: minutes,
-  deliveries: z
-    .array(z.strictObject({ opening: id('OpeningId'), on: day }))
-    .check(z.maxLength(3000)),
+  deliveries: z.array(z.strictObject({ opening: id('OpeningId'), on: day })).check(z.maxLength(3000)),
   /** What other trades do first. */
   others: z
     .array(z.strictObject({ id: personId, name, on: day, holds: z.enum(tradeHolds) }))

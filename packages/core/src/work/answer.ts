@@ -39,14 +39,19 @@ const WHY: Readonly<Record<WhyNot, string>> = {
   busy: 'people are busy',
 };
 
-/** How often a search for what is impossible looks up, at most. */
-const MOST_LOOKS = 4000;
+/** How often a search for what is impossible looks up, at most: a second or two. */
+const MOST_LOOKS = 400;
 
-export function orderWork(work: Work, options: SearchOptions): WorkAnswer {
+export interface OrderOptions extends SearchOptions {
+  /** Whether what stands against a plan is looked for where something finds no place. */
+  readonly explain?: boolean;
+}
+
+export function orderWork(work: Work, { explain = true, ...options }: OrderOptions): WorkAnswer {
   const model = modelOf(work);
   const plan = planWork(model, options);
   const answer = answerOf(work, model, plan);
-  if (answer.unplaced.length === 0) return answer;
+  if (answer.unplaced.length === 0 || !explain) return answer;
   let looks = 0;
   const rules = irreducibleOf(
     work,
@@ -78,7 +83,9 @@ export function answerOf(work: Work, model: Model, { placed, why, score, proven 
     tasks,
     finish: any ? at(score[2]) : null,
     // A best plan is done no sooner by any other that places as much and is as little late.
-    bound: any ? at(proven ? score[2] : finishBound(new Grounds(model), (i) => placed[i] !== null).minute) : null,
+    bound: any
+      ? at(proven ? score[2] : finishBound(new Grounds(model), (i) => placed[i] !== null).minute)
+      : null,
     late: model.tasks.flatMap(({ id, due }, i) => {
       const by = due === null ? 0 : (placed[i]?.end ?? 0) - due;
       return by > 0 ? [{ task: id, minutes: by }] : [];

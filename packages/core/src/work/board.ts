@@ -194,7 +194,9 @@ export class Board {
   against(index: number, { start, end, crew }: Placed): WhyNot | null {
     const task = this.model.tasks[index];
     if (!task) return 'no-time';
-    const own = task.crews.find((one) => one.length === crew.length && one.every((person) => crew.includes(person)));
+    const own = task.crews.find(
+      (one) => one.length === crew.length && one.every((person) => crew.includes(person)),
+    );
     if (!own) return 'no-people';
     const times = this.#grounds.times.of(index, own);
     if (start < task.release || times.next(start) !== start || times.end(start) !== end)

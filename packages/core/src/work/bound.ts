@@ -69,13 +69,23 @@ export function finishBound(grounds: Grounds, counts: (task: number) => boolean 
     if (bound.minute > best.minute) best = bound;
   };
   for (const people of setsOf(grounds.model.people.length))
-    for (const { tasks: some, minutes } of byConditions(counted.map(({ task }) => task), grounds.model.horizon)) {
+    for (const { tasks: some, minutes } of byConditions(
+      counted.map(({ task }) => task),
+      grounds.model.horizon,
+    )) {
       const inSet = new Set(people);
       const work = some.reduce((sum, task) => sum + task.minutes * fewestOf(task, inSet), 0);
-      if (work > 0) later({ minute: doneBy(grounds, people, minutes, work), by: { kind: 'people', people, weather: minutes !== null } });
+      if (work > 0)
+        later({
+          minute: doneBy(grounds, people, minutes, work),
+          by: { kind: 'people', people, weather: minutes !== null },
+        });
     }
   for (const [tool, { count }] of grounds.model.tools.entries()) {
-    const work = counted.reduce((sum, { task }) => sum + task.minutes * (task.tools.find(([id]) => id === tool)?.[1] ?? 0), 0);
+    const work = counted.reduce(
+      (sum, { task }) => sum + task.minutes * (task.tools.find(([id]) => id === tool)?.[1] ?? 0),
+      0,
+    );
     if (work > 0 && count > 0) later({ minute: withTool(grounds, work / count), by: { kind: 'tool', tool } });
   }
   return best;
@@ -120,7 +130,12 @@ function byConditions(
 }
 
 /** First minute by which people have done so much, in the minutes that will do. */
-function doneBy({ model }: Grounds, people: readonly number[], minutes: Uint8Array | null, work: number): number {
+function doneBy(
+  { model }: Grounds,
+  people: readonly number[],
+  minutes: Uint8Array | null,
+  work: number,
+): number {
   let left = work;
   for (let m = 0; m < model.horizon; m++) {
     if (minutes && minutes[m] !== 1) continue;

@@ -29,7 +29,14 @@ export interface ChainModel {
 }
 
 /** Compared from the first to the last. */
-export type ChainScore = readonly [unplaced: number, nights: number, late: number, finish: number, moves: number, starts: number];
+export type ChainScore = readonly [
+  unplaced: number,
+  nights: number,
+  late: number,
+  finish: number,
+  moves: number,
+  starts: number,
+];
 
 export interface ChainPlan {
   readonly placed: readonly (Placed | null)[];
@@ -76,7 +83,10 @@ export function planParts(
   for (const [i, { chain }] of parts.entries()) nextOf.set(chain, [...(nextOf.get(chain) ?? []), i]);
 
   /** Places the tasks of a part from a minute on; says where to try again where that cannot be. */
-  const tryPart = (own: readonly number[], from: number): { ok: true } | { ok: false; task: number; why: WhyNot; shift: number } => {
+  const tryPart = (
+    own: readonly number[],
+    from: number,
+  ): { ok: true } | { ok: false; task: number; why: WhyNot; shift: number } => {
     let kin: readonly number[] = [];
     for (const [k, task] of own.entries()) {
       const stands = board.placed[task];
@@ -99,7 +109,11 @@ export function planParts(
             ...(tasks[task]?.after ?? []).map((lag) => {
               const before = board.placed[lag.task];
               return before
-                ? Math.ceil((lag.to === 'start' ? then.placed.start : then.placed.end) - baseOf(lag, before) - lag.most)
+                ? Math.ceil(
+                    (lag.to === 'start' ? then.placed.start : then.placed.end) -
+                      baseOf(lag, before) -
+                      lag.most,
+                  )
                 : 1;
             }),
           );
@@ -117,7 +131,8 @@ export function planParts(
     let cost = 0;
     for (const [n, [begin]] of nights.entries()) {
       let done = from;
-      for (let k = from; k < to; k++) if ((board.placed[chain.tasks[k] ?? -1]?.end ?? Infinity) <= begin) done = k + 1;
+      for (let k = from; k < to; k++)
+        if ((board.placed[chain.tasks[k] ?? -1]?.end ?? Infinity) <= begin) done = k + 1;
       if (done > from && done < to) cost += chain.nightCost(done, n);
     }
     return cost;
@@ -140,7 +155,8 @@ export function planParts(
         continue;
       }
       const cost = costOf(chain, part);
-      if (!best || cost < best.cost - 1e-9) best = { cost, placed: own.map((task) => board.placed[task] ?? null) };
+      if (!best || cost < best.cost - 1e-9)
+        best = { cost, placed: own.map((task) => board.placed[task] ?? null) };
       const start = board.placed[own[0] ?? -1]?.start ?? 0;
       takePart(own);
       if (cost === 0 || blind) break;
@@ -195,7 +211,11 @@ export function scoreChains(
 }
 
 /** How many tasks of a chain are done by a minute, without a gap. */
-export function doneBy({ tasks }: Pick<Chain, 'tasks'>, placed: readonly (Placed | null)[], minute: number): number {
+export function doneBy(
+  { tasks }: Pick<Chain, 'tasks'>,
+  placed: readonly (Placed | null)[],
+  minute: number,
+): number {
   let done = 0;
   while (done < tasks.length && (placed[tasks[done] ?? -1]?.end ?? Infinity) <= minute) done++;
   return done;
@@ -205,7 +225,8 @@ export function doneBy({ tasks }: Pick<Chain, 'tasks'>, placed: readonly (Placed
 function movesOf(model: Model, placed: readonly (Placed | null)[]): number {
   const own = model.people.map((): { start: number; place: number | null }[] => []);
   for (const [i, one] of placed.entries())
-    for (const person of one?.crew ?? []) own[person]?.push({ start: one?.start ?? 0, place: model.tasks[i]?.place ?? null });
+    for (const person of one?.crew ?? [])
+      own[person]?.push({ start: one?.start ?? 0, place: model.tasks[i]?.place ?? null });
   let moves = 0;
   for (const list of own) {
     list.sort((a, b) => a.start - b.start);

@@ -139,7 +139,8 @@ class Exact {
     if (this.#isDone()) return false;
     const bound = this.#boundOf(state, done, true);
     if (!bound) return true;
-    const isWorse = (one: Score) => compareScores(one, this.#score) >= 0 || (this.#search.anyWhole === true && one[0] > 0);
+    const isWorse = (one: Score) =>
+      compareScores(one, this.#score) >= 0 || (this.#search.anyWhole === true && one[0] > 0);
     if (isWorse(bound)) {
       // Begun later, what comes too late now may follow in time.
       const later = this.#boundOf(state, done, false);
@@ -194,7 +195,11 @@ class Exact {
   #keep(state: State, done: Score): void {
     const score: Score = [this.#model.tasks.length - state.order.length, done[1], done[2], done[3]];
     if (compareScores(score, this.#score) >= 0) return;
-    if (state.order.some((task) => (this.#model.tasks[task]?.after ?? []).some((lag) => !((state.mask >> lag.task) & 1))))
+    if (
+      state.order.some((task) =>
+        (this.#model.tasks[task]?.after ?? []).some((lag) => !((state.mask >> lag.task) & 1)),
+      )
+    )
       return;
     this.#score = score;
     this.#best = this.#model.tasks.map((_, i): Placed | null => {
@@ -253,7 +258,8 @@ class Exact {
   #begun(state: State, index: number, { start, end, crew }: Placed): State | null {
     for (const { base, target, from, to, least, most } of this.#of[index] ?? []) {
       if (base !== index || !((state.mask >> target) & 1)) continue;
-      const lag = ((to === 'end' ? state.end[target] : state.start[target]) ?? 0) - (from === 'end' ? end : start);
+      const lag =
+        ((to === 'end' ? state.end[target] : state.start[target]) ?? 0) - (from === 'end' ? end : start);
       if (lag < least || lag > most) return null;
     }
     const one: State = {
@@ -385,7 +391,8 @@ class Exact {
     const { horizon } = this.#model;
     const doneBy = (minute: number) =>
       this.#hands.reduce(
-        (sum, hands, p) => sum + Math.max(0, (hands[minute] ?? 0) - (hands[Math.min(horizon, free[p] ?? 0)] ?? 0)),
+        (sum, hands, p) =>
+          sum + Math.max(0, (hands[minute] ?? 0) - (hands[Math.min(horizon, free[p] ?? 0)] ?? 0)),
         0,
       );
     if (doneBy(horizon) < work) return NEVER;
@@ -417,9 +424,10 @@ class Exact {
     for (const [task, { tools }] of this.#model.tasks.entries())
       if (tools.length > 0 && (state.mask >> task) & 1)
         waiting.push(Math.max(state.end[task] ?? 0, state.start[last] ?? 0));
-    const people = Array.from(this.#alike, (alike, p) => [alike, state.place[p] ?? -2, state.free[p] ?? 0] as const).sort(
-      (a, b) => a[0] - b[0] || a[1] - b[1] || a[2] - b[2],
-    );
+    const people = Array.from(
+      this.#alike,
+      (alike, p) => [alike, state.place[p] ?? -2, state.free[p] ?? 0] as const,
+    ).sort((a, b) => a[0] - b[0] || a[1] - b[1] || a[2] - b[2]);
     const key = `${state.mask} ${people.map(([alike, place]) => `${alike}:${place}`).join()}`;
     const own = Float64Array.from([...figures, ...people.map(([, , free]) => free), ...waiting]);
     const others = this.#seen.get(key);
@@ -446,7 +454,10 @@ function alikeOf({ on, people, tasks }: Model): number[] {
   const keys = tasks.map(({ crews }) => key(crews));
   const alike = (a: number, b: number) => {
     const swap = (p: number) => (p === a ? b : p === b ? a : p);
-    return hours[a] === hours[b] && tasks.every(({ crews }, i) => key(crews.map((crew) => crew.map(swap))) === keys[i]);
+    return (
+      hours[a] === hours[b] &&
+      tasks.every(({ crews }, i) => key(crews.map((crew) => crew.map(swap))) === keys[i])
+    );
   };
   const first: number[] = [];
   for (const p of people.keys()) first.push(first.find((q) => first[q] === q && alike(q, p)) ?? p);
@@ -478,7 +489,12 @@ function stepOf({ tasks, on, setup, horizon }: Model): number {
   for (const minutes of on) edges(minutes);
   for (const rule of new Set(tasks.flatMap(({ worked, begins }) => [worked, begins]))) edges(rule);
   for (const { minutes, after, release, due } of tasks)
-    times.push(minutes, release, due ?? 0, ...after.flatMap(({ least, most }) => [least, Number.isFinite(most) ? most : 0]));
+    times.push(
+      minutes,
+      release,
+      due ?? 0,
+      ...after.flatMap(({ least, most }) => [least, Number.isFinite(most) ? most : 0]),
+    );
   const step = times.map(Math.round).reduce(divisor, 0);
   return times.every(Number.isInteger) ? Math.max(1, step) : 1;
 }
@@ -499,7 +515,9 @@ function neverOf({ tasks }: Model): boolean[] {
   return tasks.map((_, i) => {
     const own = [...closure(i)];
     // Node 2k is the begin and node 2k + 1 the end: at most so much later is the one than the other.
-    const most = Array.from({ length: 2 * n }, (_row, a) => Float64Array.from({ length: 2 * n }, (_one, b) => (a === b ? 0 : Infinity)));
+    const most = Array.from({ length: 2 * n }, (_row, a) =>
+      Float64Array.from({ length: 2 * n }, (_one, b) => (a === b ? 0 : Infinity)),
+    );
     const limit = (from: number, to: number, value: number) => {
       const row = most[from];
       if (row) row[to] = Math.min(row[to] ?? Infinity, value);

@@ -56,12 +56,22 @@ export function rulesOf(work: Work): Rule[] {
     ];
   };
   return [
-    ...work.people.map(({ id }, i) => ({ path: `people[${i}].hours`, says: `${id} is there in these hours only` })),
+    ...work.people.map(({ id }, i) => ({
+      path: `people[${i}].hours`,
+      says: `${id} is there in these hours only`,
+    })),
     ...work.tasks.flatMap(ofTask),
   ];
 }
 
-function lagText({ after, task, from = 'end', to = 'start', least_min = 0, most_min }: NonNullable<WorkTask['after']>[number]) {
+function lagText({
+  after,
+  task,
+  from = 'end',
+  to = 'start',
+  least_min = 0,
+  most_min,
+}: NonNullable<WorkTask['after']>[number]) {
   const span = [
     ...(least_min > 0 ? [`at least ${time(least_min)}`] : []),
     ...(most_min === undefined ? [] : [`at most ${time(most_min)}`]),
@@ -81,7 +91,9 @@ export function withRules(work: Work, rules: readonly Rule[]): Work {
   return {
     ...work,
     people: work.people.map((person, i) =>
-      kept.has(`people[${i}].hours`) || ends.length === 0 ? person : { ...person, hours: [[work.start, until]] },
+      kept.has(`people[${i}].hours`) || ends.length === 0
+        ? person
+        : { ...person, hours: [[work.start, until]] },
     ),
     tasks: work.tasks.flatMap((task, i): WorkTask[] => {
       if (!about.has(i) && !named.has(task.id)) return [];
@@ -95,7 +107,9 @@ export function withRules(work: Work, rules: readonly Rule[]): Work {
           after: lagsOf(task, i),
           people: needsPeople ? (task.people ?? 1) : 0,
           skills: needsPeople ? (task.skills ?? []).filter((_, j) => has(`skills[${j}]`)) : [],
-          tools: Object.fromEntries(Object.entries(task.tools ?? {}).filter(([tool]) => has(`tools.${tool}`))),
+          tools: Object.fromEntries(
+            Object.entries(task.tools ?? {}).filter(([tool]) => has(`tools.${tool}`)),
+          ),
           unsplit: has('unsplit'),
           ...(has('release') && { release: task.release }),
           ...(has('place') && { place: task.place }),
@@ -134,7 +148,11 @@ function waitsFor(work: Work, task: string): Set<number> {
  *
  * @param unplaced tasks that found no place
  */
-export function irreducibleOf(work: Work, unplaced: readonly string[], enough: () => boolean): readonly Rule[] | null {
+export function irreducibleOf(
+  work: Work,
+  unplaced: readonly string[],
+  enough: () => boolean,
+): readonly Rule[] | null {
   const all = rulesOf(work);
   const isOf = (tasks: ReadonlySet<number>) => (rule: Rule) => {
     const task = /^tasks\[(\d+)\]/.exec(rule.path)?.[1];
@@ -154,7 +172,9 @@ export function irreducibleOf(work: Work, unplaced: readonly string[], enough: (
 function fewest(work: Work, rules: readonly Rule[], enough: () => boolean): readonly Rule[] | null {
   const groupOf = ({ path }: Rule) => /^(tasks|people)\[\d+\]/.exec(path)?.[0] ?? path;
   // All rules of one task at once, then one by one: most of a job has nothing to do with it.
-  const groups = [...new Set(rules.map(groupOf))].map((group) => rules.filter((rule) => groupOf(rule) === group));
+  const groups = [...new Set(rules.map(groupOf))].map((group) =>
+    rules.filter((rule) => groupOf(rule) === group),
+  );
   let kept = rules;
   for (const group of [...groups, ...rules.map((rule) => [rule])]) {
     const rest = kept.filter((rule) => !group.includes(rule));

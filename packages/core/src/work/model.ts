@@ -205,7 +205,8 @@ function conditionsOf(
   const asksWeather = range !== undefined || gust_ms_max !== undefined || dry;
   if (!asksWeather && !conditions.daylight) return { worked: null, begins: null };
   const worked = weather.known.map((known, m) => {
-    if (asksWeather && known === 0) return weather.unknownIsFair && (!conditions.daylight || daylight?.[m] === 1) ? 1 : 0;
+    if (asksWeather && known === 0)
+      return weather.unknownIsFair && (!conditions.daylight || daylight?.[m] === 1) ? 1 : 0;
     const C = weather.temperature_C[m] ?? 0;
     if (range && (C < range[0] || C > range[1])) return 0;
     if (gust_ms_max !== undefined && (weather.gust_ms[m] ?? 0) > gust_ms_max) return 0;

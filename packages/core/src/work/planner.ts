@@ -59,12 +59,17 @@ export function waysOf(grounds: Grounds): Ways {
   return { grounds, soon, next, holds };
 }
 
-/** One plan by one order of preference, some tasks with a crew that they are given. */
-export function planBy(
-  ways: Ways,
-  order: readonly number[],
-  given: ReadonlyMap<number, number> = new Map(),
-): WorkPlan {
+/** How a plan is made. */
+interface Manner {
+  readonly order: readonly number[];
+  /** Tasks with a crew that they are given. */
+  readonly given: ReadonlyMap<number, number>;
+  /** Of so many that are first in the order the one that can begin first is next: nobody waits who could work. */
+  readonly look: number;
+}
+
+/** One plan by one order of preference. */
+export function planBy(ways: Ways, { order, given, look }: Manner): WorkPlan {
   const { tasks } = ways.grounds.model;
   const board = new Board(ways.grounds, given);
   const why: (WhyNot | null)[] = tasks.map(() => null);
@@ -139,8 +144,20 @@ export function planBy(
       }
     }
   };
+  const soonest = (some: readonly number[]): number | undefined => {
+    let best = some[0];
+    let first = Infinity;
+    for (const task of some) {
+      const placed = board.placed[task];
+      const tried = placed ? null : board.earliest(task, 0);
+      const start = placed ? -1 : tried?.ok ? tried.placed.start : Infinity;
+      if (start < first) [best, first] = [task, start];
+    }
+    return best;
+  };
   while (open.size > 0) {
-    const next = ready.first((task) => !(ways.holds[task] ?? []).some((other) => open.has(other)));
+    const may = (task: number) => !(ways.holds[task] ?? []).some((other) => open.has(other));
+    const next = look > 1 ? soonest(ready.some(may, look)) : ready.first(may);
     if (next === undefined) break;
     if (!board.placed[next]) {
       const tried = place(next, 0);
@@ -182,6 +199,17 @@ class Ready {
     if (this.#tasks[at] === task) this.#tasks.splice(at, 1);
   }
 
+  /** So many of the first that will do, else the first. */
+  some(will: (task: number) => boolean, many: number): readonly number[] {
+    const found: number[] = [];
+    for (const task of this.#tasks) {
+      if (!will(task)) continue;
+      found.push(task);
+      if (found.length >= many) break;
+    }
+    return found.length > 0 ? found : this.#tasks.slice(0, 1);
+  }
+
   /** The first that will do, else the first. */
   first(will: (task: number) => boolean): number | undefined {
     return this.#tasks.find(will) ?? this.#tasks[0];
@@ -205,16 +233,69 @@ function tailsOf({ grounds: { model }, next }: Ways): number[] {
   return model.tasks.map((_, i) => tail(i));
 }
 
-/** Orders to begin with: by due dates, by what hangs on it, as listed. */
+/** How many tasks lie before a task at most. */
+function levelsOf({ grounds: { model } }: Ways): number[] {
+  const levels = model.tasks.map(() => -1);
+  const level = (i: number): number => {
+    const known = levels[i] ?? 0;
+    if (known >= 0) return known;
+    levels[i] = 0;
+    return (levels[i] = Math.max(0, ...(model.tasks[i]?.after ?? []).map(({ task }) => level(task) + 1)));
+  };
+  return model.tasks.map((_, i) => level(i));
+}
+
+/** From this on a rest is one that people go elsewhere for, minutes. */
+const LONG_REST_min = 240;
+
+/** How many long rests lie before a task, and after it, at most. */
+function restsOf({ grounds: { model }, next }: Ways): { before: number[]; after: number[] } {
+  const isLong = (least: number) => Number(least >= LONG_REST_min);
+  const before = model.tasks.map(() => -1);
+  const after = model.tasks.map(() => -1);
+  const early = (i: number): number => {
+    if ((before[i] ?? 0) >= 0) return before[i] ?? 0;
+    before[i] = 0;
+    return (before[i] = Math.max(
+      0,
+      ...(model.tasks[i]?.after ?? []).map(({ task, least }) => early(task) + isLong(least)),
+    ));
+  };
+  const late = (i: number): number => {
+    if ((after[i] ?? 0) >= 0) return after[i] ?? 0;
+    after[i] = 0;
+    const ways = (next[i] ?? []).map(
+      (one) => late(one) + isLong(model.tasks[one]?.after.find(({ task }) => task === i)?.least ?? 0),
+    );
+    return (after[i] = Math.max(0, ...ways));
+  };
+  return { before: model.tasks.map((_, i) => early(i)), after: model.tasks.map((_, i) => late(i)) };
+}
+
+/** Orders to begin with: by due dates, by what hangs on it, as listed, and place by place so that nobody goes to and fro. */
 function firstOrders(ways: Ways): number[][] {
   const { tasks } = ways.grounds.model;
   const all = tasks.map((_, i) => i);
   const tails = tailsOf(ways);
+  const levels = levelsOf(ways);
   const due = (i: number) => tasks[i]?.due ?? Infinity;
+  const place = (i: number) => tasks[i]?.place ?? -1;
+  const rests = restsOf(ways);
+  // What still has to rest goes first everywhere, what has rested last: between lies all the rest.
+  const phase = (i: number) => ((rests.after[i] ?? 0) > 0 ? 0 : (rests.before[i] ?? 0) > 0 ? 2 : 1);
   return [
     all.toSorted((a, b) => due(a) - due(b) || (tails[b] ?? 0) - (tails[a] ?? 0) || a - b),
     all.toSorted((a, b) => (tails[b] ?? 0) - (tails[a] ?? 0) || a - b),
     all,
+    all.toSorted((a, b) => place(a) - place(b) || (levels[a] ?? 0) - (levels[b] ?? 0) || a - b),
+    all.toSorted((a, b) => place(a) - place(b) || (tails[b] ?? 0) - (tails[a] ?? 0) || a - b),
+    all.toSorted((a, b) => place(a) - place(b) || a - b),
+    all.toSorted(
+      (a, b) => phase(a) - phase(b) || place(a) - place(b) || (levels[a] ?? 0) - (levels[b] ?? 0) || a - b,
+    ),
+    all.toSorted(
+      (a, b) => phase(a) - phase(b) || place(a) - place(b) || (tails[b] ?? 0) - (tails[a] ?? 0) || a - b,
+    ),
   ];
 }
 
@@ -227,54 +308,77 @@ export interface SearchOptions {
 
 /** How often a change is one of the crew and not of the order. */
 const CREW_SHARE = 0.3;
+/** Shares of all tasks that are moved together. */
+const BLOCKS = [0, 0, 0.02, 0.05, 0.2];
 /** Plans by changed orders before a small job is gone through wholly. */
 const FIRST_TRIES = 60;
 
-/** Best first of several orders, then of orders that differ from the best by one task moved or two changed. */
+/** As many as are looked at where nobody shall wait who could work. */
+const LOOK = 12;
+/** Orders of which the best are tried so as well. */
+const LOOKED_AT = 3;
+
+/** Best first of several orders, then of orders that differ from the best by one task moved or many together. */
 export function planWork(model: Model, { seed = 1, enough, onBetter }: SearchOptions): WorkPlan {
   const ways = waysOf(new Grounds(model));
   const random = generator(seed);
-  let order = firstOrders(ways)[0] ?? [];
-  let given: ReadonlyMap<number, number> = new Map();
-  let best = planBy(ways, order);
+  const [first = [], ...others] = firstOrders(ways);
+  let manner: Manner = { order: first, given: new Map(), look: 1 };
+  let best = planBy(ways, manner);
   onBetter?.(best);
-  const better = (candidate: WorkPlan, by: number[], crews: ReadonlyMap<number, number>): void => {
+  const tried: { manner: Manner; score: Score }[] = [{ manner, score: best.score }];
+  const better = (one: Manner): void => {
+    const candidate = planBy(ways, one);
+    tried.push({ manner: one, score: candidate.score });
     const difference = compareScores(candidate.score, best.score);
-    if (difference > 0) return;
-    [order, given] = [by, crews];
-    if (difference < 0) {
-      best = candidate;
-      onBetter?.(best);
-    }
+    if (difference <= 0) manner = one;
+    if (difference >= 0) return;
+    best = candidate;
+    onBetter?.(best);
   };
   let plans = 1;
-  for (const other of firstOrders(ways).slice(1)) {
+  for (const order of others) {
     if (enough(plans++)) return best;
-    better(planBy(ways, other), other, new Map());
+    better({ ...manner, order });
   }
-  const n = order.length;
+  const n = first.length;
   if (n === 0) return { ...best, proven: true };
+  for (const { manner: one } of tried
+    .toSorted((a, b) => compareScores(a.score, b.score))
+    .slice(0, LOOKED_AT)) {
+    if (enough(plans++)) return best;
+    better({ ...one, look: LOOK });
+  }
   const isSmall = n <= MOST_EXACT;
-  const any = (below: number) => Math.floor(random() * below);
   while (!enough(plans++)) {
-    if (isSmall && plans > FIRST_TRIES) return wholly(ways.grounds, best, { enough: () => enough(plans++), onBetter });
-    const next = [...order];
-    const crews = new Map(given);
-    for (let changes = 1 + any(3); changes > 0; changes--) {
-      if (random() < CREW_SHARE) {
-        const task = any(n);
-        const choices = model.tasks[task]?.crews.length ?? 0;
-        // Half of the time whoever is done first again.
-        if (choices > 1 && random() < 0.5) crews.set(task, any(choices));
-        else crews.delete(task);
-        continue;
-      }
-      const [moved] = next.splice(any(n), 1);
-      if (moved !== undefined) next.splice(any(n), 0, moved);
-    }
-    better(planBy(ways, next, crews), next, crews);
+    if (isSmall && plans > FIRST_TRIES)
+      return wholly(ways.grounds, best, { enough: () => enough(plans++), onBetter });
+    better(changed(manner, model, random));
+    tried.length = 0;
   }
   return best;
+}
+
+/** The same with one to three changes: a crew, or where one task or many together stand in the order. */
+function changed({ order, given, look }: Manner, model: Model, random: () => number): Manner {
+  const any = (below: number) => Math.floor(random() * below);
+  const next = [...order];
+  const crews = new Map(given);
+  for (let changes = 1 + any(3); changes > 0; changes--) {
+    if (random() < CREW_SHARE) {
+      const task = any(next.length);
+      const choices = model.tasks[task]?.crews.length ?? 0;
+      // Half of the time whoever is done first again.
+      if (choices > 1 && random() < 0.5) crews.set(task, any(choices));
+      else crews.delete(task);
+      continue;
+    }
+    // Now one, now many that stand together: a whole façade or an opening goes before another.
+    const many = Math.max(1, Math.round((BLOCKS[any(BLOCKS.length)] ?? 0) * next.length));
+    const block = next.splice(any(next.length - many + 1), many);
+    next.splice(any(next.length + 1), 0, ...block);
+  }
+  return { order: next, given: crews, look };
 }
 
 /** Goes through a small job wholly; what it does not place has the reason that was met before. */

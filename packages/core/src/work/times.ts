@@ -26,7 +26,13 @@ export class Times {
   /** Whether more than hours may stand in the way. */
   readonly byConditions: boolean;
 
-  constructor(o: { task: ModelTask; shift: Shift; sound: Int32Array | null; begin: Int32Array | null; horizon: number }) {
+  constructor(o: {
+    task: ModelTask;
+    shift: Shift;
+    sound: Int32Array | null;
+    begin: Int32Array | null;
+    horizon: number;
+  }) {
     this.#shift = o.shift;
     this.#length = o.task.minutes;
     this.#unsplit = o.task.unsplit;

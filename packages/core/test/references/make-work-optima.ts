@@ -9,7 +9,9 @@ import { optimumOf } from './work-optimum.ts';
 
 const [wanted = 200, seconds = 60] = process.argv.slice(2).map(Number);
 const file = new URL('../fixtures/work-optima.json', import.meta.url);
-const known: Record<string, readonly number[]> = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {};
+const known: Record<string, readonly number[]> = existsSync(file)
+  ? JSON.parse(readFileSync(file, 'utf8'))
+  : {};
 for (let seed = 1; Object.keys(known).length < wanted; seed++) {
   if (known[seed]) continue;
   const began = performance.now();

@@ -2,8 +2,10 @@
  * The best plan of a small job by a general-purpose solver of mixed-integer programs: every way of doing a task (crew, begin,
  * who sets up) is a variable, every rule a row. It shares nothing with the planner but the file.
  */
-import type { Work } from '@hulvek/core';
+import type { smallJob } from '../support/work-jobs.ts';
 import type { Highs } from 'highs';
+
+type Work = ReturnType<typeof smallJob>;
 
 const STEP_min = 15;
 
@@ -30,7 +32,9 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
   const setup = new Map(work.places.map(({ id, setup_min }) => [id, setup_min / STEP_min]));
   const rowAt = (t: number) => {
     const i = work.weather.findLastIndex((row) => slot(row.at) <= t);
-    const until = work.weather[i + 1] ? slot(work.weather[i + 1]!.at) : slot(work.weather[i]?.at ?? work.start) + 4;
+    const until = work.weather[i + 1]
+      ? slot(work.weather[i + 1]!.at)
+      : slot(work.weather[i]?.at ?? work.start) + 4;
     return i >= 0 && t < until ? work.weather[i]! : null;
   };
   const ways = work.tasks.map((task, i): Way[] => {
@@ -50,14 +54,24 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
     const found: Way[] = [];
     const size = task.people ?? 1;
     const all = work.people.map((_, p) => p);
-    const crews = size === 1 ? all.map((p) => [p]) : size === 2 ? all.flatMap((p) => all.filter((q) => q > p).map((q) => [p, q])) : [all];
+    const crews =
+      size === 1
+        ? all.map((p) => [p])
+        : size === 2
+          ? all.flatMap((p) => all.filter((q) => q > p).map((q) => [p, q]))
+          : [all];
     for (const crew of crews) {
       if (!(task.skills ?? []).every((s) => crew.some((p) => work.people[p]!.skills.includes(s)))) continue;
       const need = task.place === undefined ? 0 : (setup.get(task.place) ?? 0);
       for (let start = Math.max(0, task.release ? Math.ceil(slot(task.release)) : 0); start < last; start++) {
         const on = (t: number) => crew.every((p) => there[p]![t]);
         if (!on(start)) continue;
-        if (dry && Array.from({ length: dry_after_min / STEP_min }, (_, k) => start - 1 - k).some((t) => (rowAt(t)?.rain_mm ?? 0) > 0))
+        if (
+          dry &&
+          Array.from({ length: dry_after_min / STEP_min }, (_, k) => start - 1 - k).some(
+            (t) => (rowAt(t)?.rain_mm ?? 0) > 0,
+          )
+        )
           continue;
         let [t, left, sound] = [start, long, true];
         for (; left > 0 && t < last && sound; t++) {
@@ -67,9 +81,15 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
           } else if (task.unsplit) sound = false;
         }
         if (left > 0 || !sound) continue;
-        const subsets = need === 0 ? [[]] : crew.length === 1 ? [[], [...crew]] : [[], [crew[0]!], [crew[1]!], [...crew]];
+        const subsets =
+          need === 0 ? [[]] : crew.length === 1 ? [[], [...crew]] : [[], [crew[0]!], [crew[1]!], [...crew]];
         for (const sets of subsets) {
-          if (!sets.every((p) => Array.from({ length: need }, (_, k) => start - 1 - k).every((s) => s >= 0 && there[p]![s]))) continue;
+          if (
+            !sets.every((p) =>
+              Array.from({ length: need }, (_, k) => start - 1 - k).every((s) => s >= 0 && there[p]![s]),
+            )
+          )
+            continue;
           found.push({ name: `x${i}_${found.length}`, crew, sets, start, end: t });
         }
       }
@@ -89,7 +109,8 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
   for (const [i, task] of work.tasks.entries()) {
     row(placed(i), '<= 1');
     row([...each(i, (w) => w.end), [-1, 'finish']], '<= 0');
-    for (const { after, task: named, from = 'end', to = 'start', least_min = 0, most_min } of task.after ?? []) {
+    for (const { after, task: named, from = 'end', to = 'start', least_min = 0, most_min } of task.after ??
+      []) {
       const before = index.get(after ?? named ?? '')!;
       const target = (w: Way) => (to === 'end' ? w.end : w.start);
       const base = (w: Way) => (from === 'end' ? w.end : w.start);
@@ -100,7 +121,11 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
       row([...placed(i), ...placed(before, -1)], '<= 0');
       const big = last + least_min / STEP_min;
       row(
-        [...each(i, target), ...each(before, base, -1), ...placed(i).map(([k, n]): [number, string] => [-k * big, n])],
+        [
+          ...each(i, target),
+          ...each(before, base, -1),
+          ...placed(i).map(([k, n]): [number, string] => [-k * big, n]),
+        ],
         `>= ${least_min / STEP_min - big}`,
       );
       if (most_min !== undefined)
@@ -109,21 +134,26 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
   }
   const covers = (w: Way, p: number, need: number, t: number) =>
     w.crew.includes(p) && t < w.end && t >= w.start - (w.sets.includes(p) ? need : 0);
-  const needOf = (i: number) => (work.tasks[i]!.place === undefined ? 0 : (setup.get(work.tasks[i]!.place!) ?? 0));
+  const needOf = (i: number) =>
+    work.tasks[i]!.place === undefined ? 0 : (setup.get(work.tasks[i]!.place!) ?? 0);
   for (const [p] of work.people.entries())
     for (let t = 0; t < last; t++)
       row(
-        ways.flatMap((own, i) => own.filter((w) => covers(w, p, needOf(i), t)).map((w): [number, string] => [1, w.name])),
+        ways.flatMap((own, i) =>
+          own.filter((w) => covers(w, p, needOf(i), t)).map((w): [number, string] => [1, w.name]),
+        ),
         '<= 1',
       );
   for (const { id, count } of work.tools)
     for (let t = 0; t < last; t++)
       row(
         ways.flatMap((own, i) =>
-          own.filter((w) => w.start <= t && t < w.end).flatMap((w): [number, string][] => {
-            const n = work.tasks[i]!.tools?.[id] ?? 0;
-            return n > 0 ? [[n, w.name]] : [];
-          }),
+          own
+            .filter((w) => w.start <= t && t < w.end)
+            .flatMap((w): [number, string][] => {
+              const n = work.tasks[i]!.tools?.[id] ?? 0;
+              return n > 0 ? [[n, w.name]] : [];
+            }),
         ),
         `<= ${count}`,
       );
@@ -132,16 +162,26 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
   if ([...setup.values()].some((need) => need > 0))
     for (const [p] of work.people.entries()) {
       const own = work.tasks.flatMap((_, i) => (ways[i]!.some(({ crew }) => crew.includes(p)) ? [i] : []));
-      const does = (i: number, sign = 1): [number, string][] => each(i, (w) => (w.crew.includes(p) ? 1 : 0), sign);
+      const does = (i: number, sign = 1): [number, string][] =>
+        each(i, (w) => (w.crew.includes(p) ? 1 : 0), sign);
       const arc = (i: number | 'in', j: number | 'out') => `z${p}_${i}_${j}`;
       for (const j of own) {
         arcs.push(arc('in', j), arc(j, 'out'));
         const others = own.filter((i) => i !== j);
-        row([[1, arc('in', j)], ...others.map((i): [number, string] => [1, arc(i, j)]), ...does(j, -1)], '= 0');
-        row([[1, arc(j, 'out')], ...others.map((i): [number, string] => [1, arc(j, i)]), ...does(j, -1)], '= 0');
+        row(
+          [[1, arc('in', j)], ...others.map((i): [number, string] => [1, arc(i, j)]), ...does(j, -1)],
+          '= 0',
+        );
+        row(
+          [[1, arc(j, 'out')], ...others.map((i): [number, string] => [1, arc(j, i)]), ...does(j, -1)],
+          '= 0',
+        );
         for (const i of others) {
           arcs.push(arc(i, j));
-          row([...each(j, (w) => w.start), ...each(i, (w) => w.end, -1), [-2 * last, arc(i, j)]], `>= ${-2 * last}`);
+          row(
+            [...each(j, (w) => w.start), ...each(i, (w) => w.end, -1), [-2 * last, arc(i, j)]],
+            `>= ${-2 * last}`,
+          );
         }
         if (needOf(j) === 0) continue;
         const elsewhere = others.filter((i) => work.tasks[i]!.place !== work.tasks[j]!.place);
@@ -153,7 +193,10 @@ export function optimumOf(work: Work, highs: Highs, seconds = 60): Optimum | nul
           '<= 0',
         );
       }
-      row(own.map((j): [number, string] => [1, arc('in', j)]), '<= 1');
+      row(
+        own.map((j): [number, string] => [1, arc('in', j)]),
+        '<= 1',
+      );
     }
   const lateOf = (i: number) => {
     const due = work.tasks[i]!.due;

@@ -47,8 +47,7 @@ export function broken(work: Work, planned: readonly Planned[], { unknownIsFair 
       const row = rowAt(m);
       if (!row) {
         if (!unknownIsFair) wrong.push(`${task.id}: no weather at ${m}`);
-      }
-      else if (
+      } else if (
         (range && (row.temperature_C < range[0] || row.temperature_C > range[1])) ||
         (gust_ms_max !== undefined && row.gust_ms > gust_ms_max) ||
         (dry && row.rain_mm > 0)

@@ -46,7 +46,17 @@ export function judgeMark({
   materials,
 }: JobContext): (opening: Opening) => string {
   // What things are called and cost, in which units they are shown, and which openings line up, say nothing of a wall.
-  const { name: _, note: _note, units: _units, usual: _usual, prices: _prices, lines: _lines, calendar: _cal, calendarPlan: _plan, ...site } = job;
+  const {
+    name: _,
+    note: _note,
+    units: _units,
+    usual: _usual,
+    prices: _prices,
+    lines: _lines,
+    calendar: _cal,
+    calendarPlan: _plan,
+    ...site
+  } = job;
   const shared = contentHash([JUDGED_BY, site, walls, units, methods, materials ?? []]);
   return (opening) => `${contentHash(opening)}-${shared}`;
 }

@@ -147,10 +147,14 @@
       {/if}
       <span class="choice" role="group" aria-label={t.views.label}>
         {#each ['places', 'people', 'openings'] as const as one (one)}
-          <button type="button" aria-pressed={by === one} onclick={() => {
+          <button
+            type="button"
+            aria-pressed={by === one}
+            onclick={() => {
               by = one;
               desk.byPerson = one === 'people';
-            }}>{t.views[one]}</button>
+            }}>{t.views[one]}</button
+          >
         {/each}
       </span>
       <span class="choice" role="group" aria-label={t.zoom.label}>
@@ -161,7 +165,9 @@
         {/each}
       </span>
       {#if desk.mayPlan}
-        <Button kind="quiet" aria-expanded={settings} onclick={() => (settings = !settings)}>{t.settings.title}</Button>
+        <Button kind="quiet" aria-expanded={settings} onclick={() => (settings = !settings)}
+          >{t.settings.title}</Button
+        >
       {/if}
     </div>
     {#if desk.problem}<p class="bad" role="alert">{desk.problem}</p>{/if}

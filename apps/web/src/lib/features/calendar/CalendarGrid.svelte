@@ -30,7 +30,9 @@
     rows.filter((row) => row.top + row.height > view.top - 400 && row.top < view.top + view.height + 400),
   );
   const shownDays = $derived(
-    days.days.map((day, i) => ({ day, i, left: i * days.width })).filter(({ left }) => left + days.width > near.from && left < near.to),
+    days.days
+      .map((day, i) => ({ day, i, left: i * days.width }))
+      .filter(({ left }) => left + days.width > near.from && left < near.to),
   );
   const tonight = $derived(new Map((desk.shown?.result.tonight ?? []).map((one) => [one.night.day, one])));
   const changed = $derived(new Set(desk.offered || desk.tried ? (desk.shown?.changed ?? []) : []));
@@ -39,7 +41,12 @@
 
   function look() {
     if (scroller)
-      view = { left: scroller.scrollLeft, width: scroller.clientWidth, top: scroller.scrollTop, height: scroller.clientHeight };
+      view = {
+        left: scroller.scrollLeft,
+        width: scroller.clientWidth,
+        top: scroller.scrollTop,
+        height: scroller.clientHeight,
+      };
   }
   $effect(() => {
     const own = scroller;
@@ -51,11 +58,19 @@
   });
 
   const dayName = (day: string) =>
-    new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+    new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      timeZone: 'UTC',
+    });
   const time = (at: string) => dayAndTime(days.zone, at).time;
-  const rowName = (id: string) => (by === 'places' ? t.place(id) : by === 'people' ? desk.nameOf(id) : desk.markOf(id));
+  const rowName = (id: string) =>
+    by === 'places' ? t.place(id) : by === 'people' ? desk.nameOf(id) : desk.markOf(id);
   const stepsOf = (visit: Visit) =>
-    visit.tasks.map(({ step, isLook }) => (isLook ? `${t.looks}: ${stepText(step).title}` : stepText(step).title)).join(', ');
+    visit.tasks
+      .map(({ step, isLook }) => (isLook ? `${t.looks}: ${stepText(step).title}` : stepText(step).title))
+      .join(', ');
   const barLabel = (visit: Visit) =>
     t.bar(
       desk.markOf(visit.opening),
@@ -64,10 +79,13 @@
       stepsOf(visit),
       visit.people.map(desk.nameOf).join(', '),
     );
-  const kind = (visit: Visit) => (visit.tasks[0]?.isLook ? 'look' : visit.place.endsWith(' inside') ? 'inside' : 'outside');
+  const kind = (visit: Visit) =>
+    visit.tasks[0]?.isLook ? 'look' : visit.place.endsWith(' inside') ? 'inside' : 'outside';
 
   /** The bar that is being dragged, and by how much. */
-  let drag = $state<{ visit: Visit; id: string; x0: number; dx: number; row: string; to: string } | null>(null);
+  let drag = $state<{ visit: Visit; id: string; x0: number; dx: number; row: string; to: string } | null>(
+    null,
+  );
 
   function down(event: PointerEvent, visit: Visit, row: string) {
     if (!desk.mayPlan || event.button !== 0) return;
@@ -90,7 +108,8 @@
     if (done.dx !== 0 || done.to !== done.row)
       desk.try(done.visit, days.at(days.x(done.visit.from) + done.dx), whoOf(done), true);
   }
-  const whoOf = ({ row, to }: { row: string; to: string }) => (to === row ? null : { person: to, replaces: row });
+  const whoOf = ({ row, to }: { row: string; to: string }) =>
+    to === row ? null : { person: to, replaces: row };
   function rowAt(clientY: number): string {
     const y = clientY - (scroller?.getBoundingClientRect().top ?? 0) + view.top - HEAD_px;
     return rows.find((row) => y >= row.top && y < row.top + row.height)?.id ?? drag?.row ?? '';
@@ -127,7 +146,9 @@
 <div class="scroller" bind:this={scroller} onscroll={look} role="region" aria-label={t.grid} tabindex="0">
   <div class="sheet" style="width: {days.total + 150}px">
     <div class="heads">
-      <div class="corner">{t.weather}{#if calendar?.weather.source === 'invented'}<small>{t.invented}</small>{/if}</div>
+      <div class="corner">
+        {t.weather}{#if calendar?.weather.source === 'invented'}<small>{t.invented}</small>{/if}
+      </div>
       <div class="across" style="width: {days.total}px">
         {#each shownDays as { day, left } (day)}
           <div class="day" style="left: {left}px; width: {days.width}px">
@@ -159,7 +180,8 @@
                 data-broken={bar.visit.tasks.some(({ id }) => brokenTasks.has(id))}
                 aria-pressed={bar.visit === desk.chosenVisit}
                 aria-label={barLabel(bar.visit)}
-                style="left: {bar.left + (isDragged ? (drag?.dx ?? 0) : 0)}px; top: {bar.lane * LANE_px + 5}px; width: {bar.width}px"
+                style="left: {bar.left + (isDragged ? (drag?.dx ?? 0) : 0)}px; top: {bar.lane * LANE_px +
+                  5}px; width: {bar.width}px"
                 onpointerdown={(event) => down(event, bar.visit, row.id)}
                 onpointermove={moved}
                 onpointerup={up}
@@ -171,7 +193,10 @@
                 {#if bar.visit.tasks.some(({ id }) => pinned.has(id))}<i aria-hidden="true">•</i>{/if}
               </button>
               {#if !fits && bar.room > mark.length * 7 + 6}
-                <span class="beside" style="left: {bar.left + bar.width + 2}px; top: {bar.lane * LANE_px + 12}px">{mark}</span>
+                <span
+                  class="beside"
+                  style="left: {bar.left + bar.width + 2}px; top: {bar.lane * LANE_px + 12}px">{mark}</span
+                >
               {/if}
             {/each}
           </div>

@@ -17,7 +17,12 @@
   const zone = $derived(calendar?.zone ?? 'UTC');
   const when = (at: string) => {
     const { day, time } = dayAndTime(zone, at);
-    const name = new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+    const name = new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      timeZone: 'UTC',
+    });
     return `${name} ${time}`;
   };
   const taskName = (id: string | null): string => {
@@ -25,12 +30,19 @@
     return task ? `${desk.markOf(task.opening)}, ${stepText(task.step).title.toLowerCase()}` : (id ?? '');
   };
   const looksOf = (tasks: typeof shown) =>
-    calendar ? visitsOf((tasks?.result.tasks ?? []).filter(({ isLook }) => isLook), zone).length : 0;
+    calendar
+      ? visitsOf(
+          (tasks?.result.tasks ?? []).filter(({ isLook }) => isLook),
+          zone,
+        ).length
+      : 0;
   const shown = $derived(desk.shown);
   const isOffer = $derived(desk.offered !== null || desk.tried !== null);
   const peopleOf = (ids: readonly string[]) => {
     const changed = new Set(ids);
-    return new Set((shown?.result.tasks ?? []).filter(({ id }) => changed.has(id)).flatMap(({ people }) => people)).size;
+    return new Set(
+      (shown?.result.tasks ?? []).filter(({ id }) => changed.has(id)).flatMap(({ people }) => people),
+    ).size;
   };
   const evening = $derived(shown?.result.tonight.find(({ night }) => night.day === desk.evening) ?? null);
   const day = $derived(visit ? dayAndTime(zone, visit.from).day : null);
@@ -60,7 +72,9 @@
   {#if visit}
     <section>
       <h2>{desk.markOf(visit.opening)}</h2>
-      <p class="when">{when(visit.from)} – {dayAndTime(zone, visit.to).time}, {visit.people.map(desk.nameOf).join(', ')}</p>
+      <p class="when">
+        {when(visit.from)} – {dayAndTime(zone, visit.to).time}, {visit.people.map(desk.nameOf).join(', ')}
+      </p>
       <ol>
         {#each visit.tasks as task (task.id)}
           <li>
@@ -77,7 +91,9 @@
         {#if desk.mayPlan}
           <Button onclick={() => void desk.pin(visit)}>{desk.isPinned(visit) ? t.unpin : t.pin}</Button>
           {#if day}
-            <Button onclick={() => void desk.keep(day)}>{calendar?.kept.includes(day) ? t.unlock(day) : t.lock(day)}</Button>
+            <Button onclick={() => void desk.keep(day)}
+              >{calendar?.kept.includes(day) ? t.unlock(day) : t.lock(day)}</Button
+            >
           {/if}
         {/if}
         <a href="/jobs/{desk.store.id}/{visit.opening}/order">{t.open(desk.markOf(visit.opening))}</a>

@@ -29,7 +29,10 @@
     people: c.people.map((person) => ({ ...person, skills: [...person.skills], off: person.off.join(', ') })),
     seed: c.weather.source === 'invented' ? String(c.weather.seed) : '1',
     source: c.weather.source === 'invented' ? 'invented' : 'typed',
-    typed: c.weather.source === 'invented' ? ([] as TypedDay[]) : daysOfRows(c.weather.rows, (at) => dayAndTime(c.zone, at)),
+    typed:
+      c.weather.source === 'invented'
+        ? ([] as TypedDay[])
+        : daysOfRows(c.weather.rows, (at) => dayAndTime(c.zone, at)),
   });
   let draft = $state<Draft>(untrack(() => draftOf(calendar)));
   let problem = $state('');
@@ -47,7 +50,17 @@
     const day = last
       ? new Date(Date.parse(`${last.day}T12:00:00Z`) + 86_400_000).toISOString().slice(0, 10)
       : draft.start;
-    draft.typed.push({ rain_mm: '0', rainFrom: '', rainTo: '', low_C: '5', high_C: '10', wind_ms: '4', gust_ms: '7', ...(last ?? {}), day });
+    draft.typed.push({
+      rain_mm: '0',
+      rainFrom: '',
+      rainTo: '',
+      low_C: '5',
+      high_C: '10',
+      wind_ms: '4',
+      gust_ms: '7',
+      ...(last ?? {}),
+      day,
+    });
   }
 
   function read(): Calendar {
@@ -84,7 +97,8 @@
     saved = problem === '';
     if (saved) onsaved();
   }
-  const toggle = <T,>(list: T[], one: T) => (list.includes(one) ? list.filter((other) => other !== one) : [...list, one]);
+  const toggle = <T,>(list: T[], one: T) =>
+    list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
 </script>
 
 <form onsubmit={save} data-testid="calendar-settings">
@@ -169,14 +183,17 @@
         </div>
       {/each}
       <Button
-        onclick={() => draft.others.push({ id: freshId(draft.others, 'o'), name: '', on: draft.start, holds: 'inside' })}
+        onclick={() =>
+          draft.others.push({ id: freshId(draft.others, 'o'), name: '', on: draft.start, holds: 'inside' })}
         >{t.addOther}</Button
       >
     </fieldset>
     <fieldset>
       <legend>{t.weather}</legend>
       <div class="days">
-        <label class="check"><input type="radio" bind:group={draft.source} value="invented" />{t.invented}</label>
+        <label class="check"
+          ><input type="radio" bind:group={draft.source} value="invented" />{t.invented}</label
+        >
         <label class="check"><input type="radio" bind:group={draft.source} value="typed" />{t.typed}</label>
       </div>
       {#if draft.source === 'invented'}
@@ -186,8 +203,8 @@
           <table>
             <thead>
               <tr>
-                {#each [t.day, t.mm, t.rainFrom, t.rainTo, t.low, t.high, t.wind, t.gust] as head (head)}<th scope="col"
-                    >{head}</th
+                {#each [t.day, t.mm, t.rainFrom, t.rainTo, t.low, t.high, t.wind, t.gust] as head (head)}<th
+                    scope="col">{head}</th
                   >{/each}
                 <th></th>
               </tr>

@@ -25,17 +25,25 @@
   const zone = $derived(store.context.job.calendar?.zone ?? 'UTC');
   const time = (at: string) => dayAndTime(zone, at).time;
   const dayName = (one: string) =>
-    new Date(`${one}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+    new Date(`${one}T12:00:00Z`).toLocaleDateString('en-GB', {
+      weekday: 'long',
+      day: 'numeric',
+      month: 'long',
+      timeZone: 'UTC',
+    });
   const next = $derived(list?.days.find((one) => one > list.day));
 
-  const toolsOf = ({ planned }: TodayTask) => (planned?.needs ?? []).map((need) => t.tools[need]).filter(Boolean);
+  const toolsOf = ({ planned }: TodayTask) =>
+    (planned?.needs ?? []).map((need) => t.tools[need]).filter(Boolean);
   const piecesOf = ({ planned }: TodayTask) => (planned?.places ?? []).map(pieceText);
   const gust = $derived(store.context.job.handling?.gust_ms ?? 9);
   const weatherOf = ({ planned, isLook }: TodayTask) =>
     planned && !isLook
       ? [
           ...(planned.needs.includes('dry') ? [calendarWords.conditions.dry] : []),
-          ...(planned.needs.includes('above-minimum-temperature') ? [calendarWords.conditions.temperature_C([5, 40])] : []),
+          ...(planned.needs.includes('above-minimum-temperature')
+            ? [calendarWords.conditions.temperature_C([5, 40])]
+            : []),
           ...(planned.role === 'set' ? [calendarWords.conditions.gust_ms_max(gust)] : []),
         ]
       : [];
@@ -48,7 +56,9 @@
     <label class="day">
       {t.day}
       <select value={list.day} onchange={(event) => (day = event.currentTarget.value)}>
-        {#each [...new Set([list.day, ...list.days])].sort() as one (one)}<option value={one}>{dayName(one)}</option>{/each}
+        {#each [...new Set([list.day, ...list.days])].sort() as one (one)}<option value={one}
+            >{dayName(one)}</option
+          >{/each}
       </select>
     </label>
     {#if list.looks.length > 0}

@@ -20,19 +20,28 @@
 </script>
 
 {#if !worst}
-  <p class="good"><span aria-hidden="true">●</span> {narrow ? '' : t.nothingOpen}<span class="hidden">{narrow ? t.nothingOpen : ''}</span></p>
+  <p class="good">
+    <span aria-hidden="true">●</span>
+    {narrow ? '' : t.nothingOpen}<span class="hidden">{narrow ? t.nothingOpen : ''}</span>
+  </p>
   {#if !narrow}<small>{t.rainOf(one.night.rain_mm)}</small>{/if}
 {:else}
   <button
     type="button"
     class={wet ? 'bad' : 'watch'}
     onclick={() => (desk.evening = one.night.day)}
-    aria-label="{one.night.day}: {standing.map(({ opening, evening }) => `${desk.markOf(opening)} ${t.wets[evening.state]}`).join(', ')}, {t.rainOf(one.night.rain_mm)}"
+    aria-label="{one.night.day}: {standing
+      .map(({ opening, evening }) => `${desk.markOf(opening)} ${t.wets[evening.state]}`)
+      .join(', ')}, {t.rainOf(one.night.rain_mm)}"
   >
     <span aria-hidden="true">▲</span>
-    {narrow ? standing.length : `${desk.markOf(worst.opening)} ${t.wets[worst.evening.state]}${standing.length > 1 ? `, +${standing.length - 1}` : ''}`}
+    {narrow
+      ? standing.length
+      : `${desk.markOf(worst.opening)} ${t.wets[worst.evening.state]}${standing.length > 1 ? `, +${standing.length - 1}` : ''}`}
   </button>
-  {#if !narrow}<small>{[t.rainOf(one.night.rain_mm), t.litres(worst.litres)].filter(Boolean).join(' · ')}</small>{/if}
+  {#if !narrow}<small
+      >{[t.rainOf(one.night.rain_mm), t.litres(worst.litres)].filter(Boolean).join(' · ')}</small
+    >{/if}
 {/if}
 
 <style>

@@ -23,14 +23,23 @@
   const hours = $derived(
     desk.weather.flatMap((row, i) => {
       const day = row.at.slice(0, 10);
-      if (!inDays.has(day) && !inDays.has(new Date(Date.parse(row.at) + HOUR_ms * 12).toISOString().slice(0, 10))) return [];
+      if (
+        !inDays.has(day) &&
+        !inDays.has(new Date(Date.parse(row.at) + HOUR_ms * 12).toISOString().slice(0, 10))
+      )
+        return [];
       const x = days.x(row.at);
       const width = days.x(new Date(Date.parse(row.at) + HOUR_ms).toISOString()) - x;
       return width > 0.5 && x + width > from && x < to ? [{ row, x, width, wet: desk.dry[i] === false }] : [];
     }),
   );
   const gusts = $derived(
-    hours.map(({ row, x, width }) => `${x + width / 2},${HEIGHT - (Math.min(MOST_ms, row.gust_ms) / MOST_ms) * HEIGHT}`).join(' '),
+    hours
+      .map(
+        ({ row, x, width }) =>
+          `${x + width / 2},${HEIGHT - (Math.min(MOST_ms, row.gust_ms) / MOST_ms) * HEIGHT}`,
+      )
+      .join(' '),
   );
 </script>
 

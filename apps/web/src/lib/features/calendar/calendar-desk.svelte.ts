@@ -2,7 +2,15 @@
 import type { JobStore } from '$lib/job/job.svelte.ts';
 import { calendarWords as t } from '$words/calendar.ts';
 import { asksPlan, withSequences } from './taken-plan.ts';
-import { visitsOf, type Because, type Calendar, type CalendarPlan, type Visit, type WeatherRow, type WhyNot } from '@hulvek/core';
+import {
+  visitsOf,
+  type Because,
+  type Calendar,
+  type CalendarPlan,
+  type Visit,
+  type WeatherRow,
+  type WhyNot,
+} from '@hulvek/core';
 import type { CalendarAnswer, CalendarAsk, ShownPlan } from './calendar-messages.ts';
 
 /** Seconds that a better plan is looked for. */
@@ -224,7 +232,9 @@ export class CalendarDesk {
     const before = this.#before;
     if (!before) return;
     const was = this.store.context.job.calendarPlan ?? null;
-    const back = before.plan && withSequences(was, { ...before.plan, tasks: before.plan.tasks.filter(({ gone }) => !gone) });
+    const back =
+      before.plan &&
+      withSequences(was, { ...before.plan, tasks: before.plan.tasks.filter(({ gone }) => !gone) });
     if (await this.#put(was, back)) this.#before = null;
   }
 
@@ -239,7 +249,11 @@ export class CalendarDesk {
   /** Changes the calendar itself: pins, days that are kept, sheets. */
   async change(edit: (calendar: Calendar) => Calendar): Promise<void> {
     const { calendar } = this;
-    if (calendar) this.problem = await this.store.put('site', { was: { calendar }, change: { calendar: edit(calendar) } });
+    if (calendar)
+      this.problem = await this.store.put('site', {
+        was: { calendar },
+        change: { calendar: edit(calendar) },
+      });
   }
 
   isPinned = (visit: Visit): boolean =>
@@ -256,7 +270,11 @@ export class CalendarDesk {
       );
       const own = visit.tasks
         .filter(({ isLook }) => !isLook)
-        .map(({ opening, step, from }) => ({ opening: opening as Calendar['pins'][number]['opening'], step, at: from }));
+        .map(({ opening, step, from }) => ({
+          opening: opening as Calendar['pins'][number]['opening'],
+          step,
+          at: from,
+        }));
       return { ...calendar, pins: isPinned ? others : [...others, ...own] };
     });
   }
@@ -276,7 +294,9 @@ export class CalendarDesk {
   async keep(day: string): Promise<void> {
     await this.change((calendar) => ({
       ...calendar,
-      kept: calendar.kept.includes(day) ? calendar.kept.filter((one) => one !== day) : [...calendar.kept, day],
+      kept: calendar.kept.includes(day)
+        ? calendar.kept.filter((one) => one !== day)
+        : [...calendar.kept, day],
     }));
   }
 }

@@ -115,7 +115,9 @@ async function answer(ask: CalendarAsk, say: (answer: Told) => void): Promise<vo
       });
       const { model: work } = own.chainModel;
       const start = Math.round((Date.parse(ask.at) - work.start_ms) / 60_000);
-      const [to, from] = [ask.person, ask.replaces].map((id) => (id === undefined ? -1 : work.people.indexOf(id)));
+      const [to, from] = [ask.person, ask.replaces].map((id) =>
+        id === undefined ? -1 : work.people.indexOf(id),
+      );
       const crew = (task: number) =>
         to === undefined || to < 0 ? null : (current[task]?.crew.map((p) => (p === from ? to : p)) ?? null);
       const moved = moveTo(own, current, tasks, { start, crew });

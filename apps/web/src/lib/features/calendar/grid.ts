@@ -46,7 +46,11 @@ export class Days {
     const hours = Math.min(this.hours, Math.max(0, (x - i * this.width) / this.perHour));
     const quarter = Math.round(hours * 4) / 4 + this.from_h;
     const [h, m] = [Math.floor(quarter), Math.round((quarter % 1) * 60)];
-    return momentIn(this.zone, this.days[i] ?? '', `${String(h).padStart(2, '0')}:${String(m).padStart(2, '0')}`);
+    return momentIn(
+      this.zone,
+      this.days[i] ?? '',
+      `${String(h).padStart(2, '0')}:${String(m).padStart(2, '0')}`,
+    );
   }
 }
 
@@ -76,7 +80,11 @@ const keyOf = (visit: Visit, by: RowsBy): string =>
 /** Bars in rows; those that would lie on each other go into lanes below. */
 export function rowsOf(
   visits: readonly Visit[],
-  { days, by, order }: { readonly days: Days; readonly by: RowsBy; readonly order: (a: string, b: string) => number },
+  {
+    days,
+    by,
+    order,
+  }: { readonly days: Days; readonly by: RowsBy; readonly order: (a: string, b: string) => number },
 ): Row[] {
   const byRow = new Map<string, Visit[]>();
   for (const visit of visits) byRow.set(keyOf(visit, by), [...(byRow.get(keyOf(visit, by)) ?? []), visit]);

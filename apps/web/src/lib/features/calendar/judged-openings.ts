@@ -67,4 +67,8 @@ export function judgedOpenings(
 
 /** Where façades look, as far as somebody said. */
 export const azimuthsOf = ({ job }: JobContext): ReadonlyMap<string, number> =>
-  new Map((job.facades ?? []).flatMap(({ name, azimuth_deg }) => (azimuth_deg === undefined ? [] : [[name, azimuth_deg] as const])));
+  new Map(
+    (job.facades ?? []).flatMap(({ name, azimuth_deg }) =>
+      azimuth_deg === undefined ? [] : [[name, azimuth_deg] as const],
+    ),
+  );

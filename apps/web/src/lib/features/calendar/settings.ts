@@ -48,13 +48,13 @@ export function rowsOfDays(days: readonly TypedDay[], zone: string): WeatherRow[
     .filter(({ day }) => day !== '')
     .toSorted((a, b) => (a.day < b.day ? -1 : 1))
     .flatMap((one) => {
-      const [low, high, wind_ms, gust_ms, rain] = [one.low_C, one.high_C, one.wind_ms, one.gust_ms, one.rain_mm].map(figure) as [
-        number,
-        number,
-        number,
-        number,
-        number,
-      ];
+      const [low, high, wind_ms, gust_ms, rain] = [
+        one.low_C,
+        one.high_C,
+        one.wind_ms,
+        one.gust_ms,
+        one.rain_mm,
+      ].map(figure) as [number, number, number, number, number];
       const [from, to] = [figure(one.rainFrom || '0'), figure(one.rainTo || '24')];
       return HOURS.map((h): WeatherRow => {
         const warm = 0.5 - 0.5 * Math.cos(((h - 4) / 24) * 2 * Math.PI);
@@ -73,7 +73,10 @@ export function rowsOfDays(days: readonly TypedDay[], zone: string): WeatherRow[
 }
 
 /** Days as they were typed, from rows made of them. */
-export function daysOfRows(rows: readonly WeatherRow[], dayOf: (at: string) => { day: string; time: string }): TypedDay[] {
+export function daysOfRows(
+  rows: readonly WeatherRow[],
+  dayOf: (at: string) => { day: string; time: string },
+): TypedDay[] {
   const byDay = new Map<string, WeatherRow[]>();
   for (const row of rows) byDay.set(dayOf(row.at).day, [...(byDay.get(dayOf(row.at).day) ?? []), row]);
   return [...byDay].map(([day, own]) => {

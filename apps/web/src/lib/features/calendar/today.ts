@@ -49,7 +49,9 @@ export function todayOf(store: JobStore, day: string | null, now: string): Today
   );
   const names = new Map(calendar.people.map(({ id, name }) => [id, name]));
   const dayOf = (at: string) => dayAndTime(calendar.zone, at).day;
-  const mine = calendarPlan.tasks.filter(({ gone, people }) => !gone && people.some((person) => own.has(person)));
+  const mine = calendarPlan.tasks.filter(
+    ({ gone, people }) => !gone && people.some((person) => own.has(person)),
+  );
   const days = [...new Set(mine.map(({ from }) => dayOf(from)))].sort();
   const today = day ?? dayOf(now);
   const known = new Map<string, Known>();
@@ -58,7 +60,9 @@ export function todayOf(store: JobStore, day: string | null, now: string): Today
     if (before) return before;
     const view = store.view(opening);
     const issue = view?.issues.at(-1);
-    const build = (issue && store.frozenOf(issue)?.build) ?? (view && store.canPlan ? store.planOf(view.opening).build : null);
+    const build =
+      (issue && store.frozenOf(issue)?.build) ??
+      (view && store.canPlan ? store.planOf(view.opening).build : null);
     const one: Known = {
       build,
       states: view && issue && build ? progress(build.steps, view.issues, view.entries, now) : [],

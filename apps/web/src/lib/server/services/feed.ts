@@ -27,14 +27,18 @@ export async function endFeed(db: Queries, job: string, user: string): Promise<v
   await db
     .update(tokens)
     .set({ revokedAt: new Date() })
-    .where(and(eq(tokens.kind, 'feed'), eq(tokens.jobId, job), eq(tokens.userId, user), isNull(tokens.revokedAt)));
+    .where(
+      and(eq(tokens.kind, 'feed'), eq(tokens.jobId, job), eq(tokens.userId, user), isNull(tokens.revokedAt)),
+    );
 }
 
 /** The calendar behind a link; an empty one where the link has ended or whoever it was for has left. */
 export async function feedOf(db: Database, secret: string): Promise<string> {
   const token = await readToken(db, 'feed', secret);
   const belongs = token?.jobId && token.userId && (await roleIn(db, token.jobId, token.userId));
-  return belongs && token.jobId && token.userId ? calendarOf(db, token.jobId, token.userId) : calendarFile([], '');
+  return belongs && token.jobId && token.userId
+    ? calendarOf(db, token.jobId, token.userId)
+    : calendarFile([], '');
 }
 
 /** Somebody's own tasks of the plan that was taken. */
@@ -48,7 +52,9 @@ export async function calendarOf(db: Queries, job: string, user: string): Promis
     .from(openings)
     .innerJoin(openingVersions, newestVersion)
     .where(eq(openings.jobId, job));
-  const marks = new Map(rows.map(({ document: one }) => storedOpening(one)).map(({ id, mark }) => [id as string, mark]));
+  const marks = new Map(
+    rows.map(({ document: one }) => storedOpening(one)).map(({ id, mark }) => [id as string, mark]),
+  );
   return calendarFile(eventsOf(document, { id: user, name: who.name }, marks), document.name);
 }
 
@@ -58,7 +64,11 @@ export const personsOf = ({ calendar }: Pick<Job, 'calendar'>, who: { id: string
     .filter(({ account, name }) => (account === undefined ? name === who.name : account === who.id))
     .map(({ id }) => id);
 
-function eventsOf(job: Job, who: { id: string; name: string }, marks: ReadonlyMap<string, string>): EventAttributes[] {
+function eventsOf(
+  job: Job,
+  who: { id: string; name: string },
+  marks: ReadonlyMap<string, string>,
+): EventAttributes[] {
   const plan: CalendarPlan | undefined = job.calendarPlan;
   const own = new Set(personsOf(job, who));
   const stamp = plan ? utc(plan.at) : undefined;
@@ -82,7 +92,13 @@ function eventsOf(job: Job, who: { id: string; name: string }, marks: ReadonlyMa
         endOutputType: 'utc',
         ...(stamp && { lastModified: stamp }),
         ...(!task.gone && {
-          alarms: [{ action: 'display', description: `${mark}: ${title}`, trigger: { minutes: ALARM_min, before: true } }],
+          alarms: [
+            {
+              action: 'display',
+              description: `${mark}: ${title}`,
+              trigger: { minutes: ALARM_min, before: true },
+            },
+          ],
         }),
       };
     });
@@ -90,7 +106,13 @@ function eventsOf(job: Job, who: { id: string; name: string }, marks: ReadonlyMa
 
 function utc(at: string): DateArray {
   const date = new Date(at);
-  return [date.getUTCFullYear(), date.getUTCMonth() + 1, date.getUTCDate(), date.getUTCHours(), date.getUTCMinutes()];
+  return [
+    date.getUTCFullYear(),
+    date.getUTCMonth() + 1,
+    date.getUTCDate(),
+    date.getUTCHours(),
+    date.getUTCMinutes(),
+  ];
 }
 
 function calendarFile(events: EventAttributes[], name: string): string {

@@ -1,5 +1,12 @@
 /** Words of a job's calendar and of a day in it. */
-import { stepText, type Because, type CrewSkill, type HeldBy, type TradeHold, type WhyNot } from '@hulvek/core';
+import {
+  stepText,
+  type Because,
+  type CrewSkill,
+  type HeldBy,
+  type TradeHold,
+  type WhyNot,
+} from '@hulvek/core';
 
 const step = (id: string): string => `“${stepText(id).title}”`;
 const nights = (n: number): string => (n === 1 ? '1 night open to rain' : `${n} nights open to rain`);
@@ -99,7 +106,8 @@ export const calendarWords = {
   exact: 'no plan is done sooner',
   heldBy: (by: HeldBy | null, name: (task: number) => string, person: (index: number) => string): string => {
     if (!by) return 'nothing holds it';
-    if (by.kind === 'chain') return `the steps of ${name(by.tasks[0] ?? 0)}, one after the other, with their rests`;
+    if (by.kind === 'chain')
+      return `the steps of ${name(by.tasks[0] ?? 0)}, one after the other, with their rests`;
     if (by.kind === 'people')
       return `the work of ${by.people.map(person).join(', ')}${by.weather ? ' in the hours that the weather lets' : ''}`;
     return 'a tool that is asked for everywhere';
@@ -122,21 +130,35 @@ export const calendarWords = {
   dryFrom: 'wet faces',
   tonight: 'If it rains tonight',
   nothingOpen: 'nothing open',
-  wets: { 'wets-framing': 'wets framing', 'wets-room': 'wets the room', 'not-checkable': 'not checkable', drains: 'no stop here' },
-  litres: (l: number) => (l < 0.05 ? '' : l < 10 ? `up to ${l.toFixed(1)}\u202fl` : `up to ${l.toFixed(0)}\u202fl`),
-  rainOf: (mm: number | null) => (mm === null ? 'weather not known' : mm === 0 ? 'no rain' : `${mm.toFixed(1)}\u202fmm rain`),
+  wets: {
+    'wets-framing': 'wets framing',
+    'wets-room': 'wets the room',
+    'not-checkable': 'not checkable',
+    drains: 'no stop here',
+  },
+  litres: (l: number) =>
+    l < 0.05 ? '' : l < 10 ? `up to ${l.toFixed(1)}\u202fl` : `up to ${l.toFixed(0)}\u202fl`,
+  rainOf: (mm: number | null) =>
+    mm === null ? 'weather not known' : mm === 0 ? 'no rain' : `${mm.toFixed(1)}\u202fmm rain`,
   byPlan: 'however late: its own plan lets water in',
   covered: 'under a sheet',
   cover: (mark: string) => `Cover ${mark} with a sheet`,
   uncover: (mark: string) => `No sheet over ${mark}`,
-  sheet: 'A sheet fixed above the opening and at its sides, its foot hanging clear outside, weighted. Guard open holes against falls.',
-  place: (place: string) => (place.endsWith(' inside') ? `${place.slice(0, -7)}, inside` : place === '-' ? 'without a façade' : place),
+  sheet:
+    'A sheet fixed above the opening and at its sides, its foot hanging clear outside, weighted. Guard open holes against falls.',
+  place: (place: string) =>
+    place.endsWith(' inside') ? `${place.slice(0, -7)}, inside` : place === '-' ? 'without a façade' : place,
   looks: 'look',
   bar: (mark: string, from: string, to: string, steps: string, people: string) =>
     `${mark}, ${from} to ${to}: ${steps}; ${people}`,
   chosen: 'Choose a bar to see why it is then.',
   why: 'Why then and not earlier',
-  because: (because: Because, name: (id: string | null) => string, person: (id: string) => string, other: string | null): string => {
+  because: (
+    because: Because,
+    name: (id: string | null) => string,
+    person: (id: string) => string,
+    other: string | null,
+  ): string => {
     switch (because.kind) {
       case 'first':
         return 'Nothing holds it: it is the first.';
@@ -178,7 +200,13 @@ export const calendarWords = {
   refused: (what: string, why: WhyNot) => `It cannot be then: ${what}, ${WHY[why]}.`,
   moves: (n: number) => `${things(n, 'step', 'steps')} would move`,
   against: 'Against the plan that was taken',
-  rows: { nights: 'open nights', finish: 'finish', moved: 'steps moved', people: 'people concerned', looks: 'visits to look' },
+  rows: {
+    nights: 'open nights',
+    finish: 'finish',
+    moved: 'steps moved',
+    people: 'people concerned',
+    looks: 'visits to look',
+  },
   open: (mark: string) => `Open ${mark}`,
   lock: (day: string) => `Keep ${day} as it is`,
   unlock: (day: string) => `Let ${day} be planned anew`,
