@@ -19,6 +19,7 @@ import {
   replan,
   resultOf,
   SharedPlans,
+  type SharedMade,
   skarvPoint,
   quinceCourt,
   tanneryRow,
@@ -61,7 +62,7 @@ const judged = (
   file: JobFile,
 ): { openings: JudgedOpening[]; exposed: Map<string, ReturnType<typeof exposedTo>> } => {
   const job = contextOf(file);
-  const shared = new SharedPlans();
+  const shared: SharedMade = new SharedPlans();
   const exposed = new Map<string, ReturnType<typeof exposedTo>>();
   const openings = openingsOf(file).flatMap((opening): JudgedOpening[] => {
     const { build, unit } = planOpening(opening, job, shared);

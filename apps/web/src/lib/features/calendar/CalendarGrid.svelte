@@ -220,7 +220,7 @@
 <style>
   .scroller {
     overflow: auto;
-    max-height: 72vh;
+    max-height: max(22rem, calc(100vh - 17.5rem));
     border: 1px solid var(--line);
     background: var(--paper);
   }
