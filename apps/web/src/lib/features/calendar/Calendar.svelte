@@ -31,10 +31,9 @@
 
   const calendar = $derived(desk.calendar);
   // Ticks of others, a changed opening, another crew: the job is worked out anew.
-  const content = $derived([store.context, store.views, calendar]);
   $effect(() => {
-    void content;
-    untrack(() => desk.open());
+    void desk.content;
+    untrack(() => desk.refresh());
   });
   $effect(() => () => desk.close());
 

@@ -22,7 +22,7 @@
   const height = $derived(rows.reduce((sum, row) => sum + row.height, 0));
   let scroller = $state<HTMLElement>();
   let view = $state({ left: 0, width: 1200, top: 0, height: 900 });
-  const HEAD_px = 150;
+  const HEAD_px = 164;
 
   /** Only what is near the window stands in the page: a job of five hundred openings scrolls like a small one. */
   const near = $derived({ from: view.left - 600, to: view.left + view.width + 600 });
@@ -159,17 +159,27 @@
         <WeatherBand {desk} {days} from={near.from} to={near.to} />
       </div>
     </div>
+    <div class="tonight">
+      <div class="corner"><b>{t.tonight}</b></div>
+      <div class="across" style="width: {days.total}px">
+        {#each shownDays as { day, left } (day)}
+          {@const one = tonight.get(day)}
+          <div class="cell" style="left: {left}px; width: {days.width - 4}px">
+            {#if one}<TonightCell {desk} {one} narrow={days.width < 150} />{/if}
+          </div>
+        {/each}
+      </div>
+    </div>
     <div class="rows" style="height: {height}px">
       {#each shownDays as { day, left } (day)}
         <span class="line" style="left: {150 + left}px; height: {height}px"></span>
       {/each}
       {#each shownRows as row (row.id)}
         <div class="row" style="top: {row.top}px; height: {row.height}px">
-          <h3>{rowName(row.id)}</h3>
+          <h2>{rowName(row.id)}</h2>
           <div class="across" style="width: {days.total}px">
             {#each row.bars.filter((bar) => bar.left + bar.width > near.from && bar.left < near.to) as bar (bar.id)}
               {@const mark = desk.markOf(bar.visit.opening)}
-              {@const fits = bar.width > mark.length * 8 + 8}
               {@const isDragged = drag?.id === bar.id}
               <button
                 type="button"
@@ -189,30 +199,15 @@
                 onclick={() => desk.choose(bar.id)}
                 onkeydown={(event) => key(event, bar.visit)}
               >
-                {#if fits}<b>{mark}</b>{#if bar.width > 80}<span>{stepsOf(bar.visit)}</span>{/if}{/if}
+                <span class="length" style="width: {bar.length}px"></span>
+                <b>{mark}</b>
+                {#if bar.length > 80}<span class="steps">{stepsOf(bar.visit)}</span>{/if}
                 {#if bar.visit.tasks.some(({ id }) => pinned.has(id))}<i aria-hidden="true">•</i>{/if}
               </button>
-              {#if !fits && bar.room > mark.length * 7 + 6}
-                <span
-                  class="beside"
-                  style="left: {bar.left + bar.width + 2}px; top: {bar.lane * LANE_px + 12}px">{mark}</span
-                >
-              {/if}
             {/each}
           </div>
         </div>
       {/each}
-    </div>
-    <div class="tonight">
-      <div class="corner"><b>{t.tonight}</b></div>
-      <div class="across" style="width: {days.total}px">
-        {#each shownDays as { day, left } (day)}
-          {@const one = tonight.get(day)}
-          <div class="cell" style="left: {left}px; width: {days.width - 4}px">
-            {#if one}<TonightCell {desk} {one} narrow={days.width < 150} />{/if}
-          </div>
-        {/each}
-      </div>
     </div>
   </div>
 </div>
@@ -240,12 +235,12 @@
     border-bottom: 1px solid var(--ink);
   }
   .tonight {
-    bottom: 0;
-    min-height: 74px;
-    border-top: 1px solid var(--ink);
+    top: 97px;
+    min-height: 66px;
+    border-bottom: 1px solid var(--ink);
   }
   .tonight .across {
-    min-height: 74px;
+    min-height: 66px;
   }
   .corner {
     position: sticky;
@@ -285,7 +280,7 @@
     width: 100%;
     border-bottom: 1px solid var(--line);
   }
-  h3 {
+  h2 {
     position: sticky;
     left: 0;
     z-index: 2;
@@ -303,9 +298,8 @@
     align-content: center;
     height: 34px;
     padding: 0 4px;
-    border: 1px solid var(--ink);
-    border-radius: 2px;
-    background: var(--sand-deep);
+    border: 0;
+    background: none;
     color: var(--ink);
     font: inherit;
     font-size: 0.8rem;
@@ -315,30 +309,40 @@
     cursor: grab;
     touch-action: pan-y;
   }
-  .bar[data-kind='inside'] {
+  .bar b,
+  .steps {
+    position: relative;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  /* The time it takes; what is shorter than its name has the name stand out beside it. */
+  .length {
+    position: absolute;
+    inset: 0 auto 0 0;
+    border: 1px solid var(--ink);
+    border-radius: 2px;
+    background: var(--sand-deep);
+  }
+  .bar[data-kind='inside'] .length {
     background: var(--rust-soft);
   }
-  .bar[data-kind='look'] {
+  .bar[data-kind='look'] .length {
     background: var(--paper);
     border-style: double;
     border-width: 3px;
   }
-  .bar[data-changed='true'] {
+  .bar[data-changed='true'] .length {
     border-color: var(--rust);
     border-width: 2px;
   }
-  .bar[data-broken='true'] {
+  .bar[data-broken='true'] .length {
     border-color: var(--bad);
     border-style: dashed;
     border-width: 2px;
   }
   .bar[aria-pressed='true'] {
-    background: var(--ink);
-    color: var(--on-ink);
-  }
-  .bar span {
-    overflow: hidden;
-    text-overflow: ellipsis;
+    outline: 2px solid var(--ink);
+    background: var(--paper);
   }
   .bar i {
     position: absolute;
@@ -347,11 +351,6 @@
     color: var(--rust);
     font-size: 1.2rem;
     line-height: 1;
-  }
-  .beside {
-    position: absolute;
-    font-size: 0.75rem;
-    pointer-events: none;
   }
   .cell {
     position: absolute;

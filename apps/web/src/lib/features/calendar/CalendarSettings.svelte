@@ -168,7 +168,7 @@
         onclick={() => openings[0] && draft.deliveries.push({ opening: openings[0].id, on: draft.start })}
         >{t.addDelivery}</Button
       >
-      <h3>{t.others}</h3>
+      <b>{t.others}</b>
       {#each draft.others as other, i (other.id)}
         <div class="entry line">
           <label>{t.other} <input required bind:value={other.name} /></label>

@@ -3,6 +3,7 @@ import type { JobStore } from '$lib/job/job.svelte.ts';
 import { calendarWords as t } from '$words/calendar.ts';
 import { asksPlan, withSequences } from './taken-plan.ts';
 import {
+  contentHash,
   visitsOf,
   type Because,
   type Calendar,
@@ -108,10 +109,33 @@ export class CalendarDesk {
     this.#worker = null;
   }
 
-  /** Works out the job as it stands; a plan that is offered is of another job then, and goes. */
+  /** All that a plan is made from, and the plan that was taken; verdicts that come in are no part of it. */
+  content = $derived.by(() =>
+    JSON.stringify([
+      contentHash(this.store.context),
+      ...[...this.store.views.values()].map(({ opening, version, readings, issues, entries }) => [
+        opening.id,
+        version,
+        readings.length,
+        issues.length,
+        entries.length,
+        this.store.drafts.has(opening.id),
+      ]),
+    ]),
+  );
+  #opened = '';
+
+  /** Follows the job, but not while a plan is looked for or offered: that one is looked at first. */
+  refresh(): void {
+    if (this.content === this.#opened || this.state === 'planning' || this.offered) return;
+    this.open();
+  }
+
+  /** Works out the job as it stands. */
   open(): void {
     if (!this.calendar) return;
     this.state = 'opening';
+    this.#opened = this.content;
     this.offered = this.tried = this.refused = null;
     const { context } = this.store;
     const ask: CalendarAsk = {
@@ -170,6 +194,7 @@ export class CalendarDesk {
   back(): void {
     this.offered = this.tried = this.refused = null;
     this.#ask({ kind: 'back' }, () => undefined);
+    this.refresh();
     if (this.chosen) this.choose(this.chosen);
   }
 
@@ -225,7 +250,10 @@ export class CalendarDesk {
       account,
       tasks: offered.result.tasks,
     });
-    if (await this.#put(was, plan)) this.#before = { plan: was };
+    if (!(await this.#put(was, plan))) return;
+    this.#before = { plan: was };
+    this.offered = null;
+    this.refresh();
   }
 
   async undo(): Promise<void> {

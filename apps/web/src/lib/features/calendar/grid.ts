@@ -5,7 +5,9 @@ export const zooms = { hours: 72, days: 30, weeks: 9 } as const;
 export type Zoom = keyof typeof zooms;
 export const LANE_px = 40;
 const NIGHT_px = 14;
-const LEAST_BAR_px = 6;
+/** Room for a mark, and for a finger. */
+const LEAST_BAR_px = 44;
+const LEAST_LENGTH_px = 4;
 
 /** Days across. */
 export class Days {
@@ -58,10 +60,10 @@ export interface Bar {
   readonly visit: Visit;
   readonly id: string;
   readonly left: number;
+  /** As wide as it takes to read and press; the time it takes is `length`. */
   readonly width: number;
+  readonly length: number;
   readonly lane: number;
-  /** Free room to its right until the next bar of its lane, px. */
-  readonly room: number;
 }
 
 export interface Row {
@@ -91,20 +93,17 @@ export function rowsOf(
   let top = 0;
   return [...byRow.keys()].sort(order).map((id): Row => {
     const ends: number[] = [];
-    const placed = (byRow.get(id) ?? [])
+    const bars = (byRow.get(id) ?? [])
       .map((visit) => ({ visit, left: days.x(visit.from), right: days.x(visit.to) }))
       .sort((a, b) => a.left - b.left)
-      .map(({ visit, left, right }) => {
-        const width = Math.max(LEAST_BAR_px, right - left - 1);
+      .map(({ visit, left, right }): Bar => {
+        const length = Math.max(LEAST_LENGTH_px, right - left - 1);
+        const width = Math.max(LEAST_BAR_px, length);
         const free = ends.findIndex((end) => end <= left);
         const lane = free < 0 ? ends.length : free;
-        ends[lane] = left + width;
-        return { visit, id: visit.tasks[0]?.id ?? '', left, width, lane };
+        ends[lane] = left + width + 1;
+        return { visit, id: visit.tasks[0]?.id ?? '', left, width, length, lane };
       });
-    const bars = placed.map((bar, i): Bar => {
-      const next = placed.slice(i + 1).find(({ lane }) => lane === bar.lane);
-      return { ...bar, room: (next?.left ?? Infinity) - bar.left - bar.width };
-    });
     const lanes = Math.max(1, ends.length);
     const row = { id, bars, lanes, top, height: lanes * LANE_px + 10 };
     top += row.height;

@@ -34,12 +34,38 @@
     await tick();
     document.getElementById('order-trial')?.scrollIntoView({ block: 'nearest' });
   }
+
+  /** Taken by its number and drawn over the others: what it would do there is said while it is held. */
+  let held = $state(false);
+  function grip(event: PointerEvent) {
+    if (!desk.editor.mayPlan || event.button !== 0) return;
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    held = true;
+  }
+  function draw(event: PointerEvent) {
+    if (!held || !step) return;
+    const over = document
+      .elementsFromPoint(event.clientX, event.clientY)
+      .find((one) => one instanceof HTMLElement && one.dataset.step !== undefined);
+    const to = build.steps.findIndex(({ id }) => over instanceof HTMLElement && id === over.dataset.step);
+    if (to >= 0 && to !== (desk.trial?.id === step.id ? desk.trial.to : i)) desk.try(step.id, to);
+  }
 </script>
 
 {#if step}
   <li data-step={step.id} data-trial={desk.trial?.id === step.id}>
     <div class="what">
-      <span class="number figure">{i + 1}</span>
+      <!-- The arrows beside it do the same by keys. -->
+      <!-- svelte-ignore a11y_no_static_element_interactions -->
+      <span
+        class="number figure"
+        class:grip={desk.editor.mayPlan}
+        class:held
+        onpointerdown={grip}
+        onpointermove={draw}
+        onpointerup={() => (held = false)}
+        onpointercancel={() => (held = false)}>{i + 1}</span
+      >
       <button type="button" class="title" aria-expanded={open} onclick={() => (open = !open)}
         >{words.title}</button
       >
@@ -131,6 +157,13 @@
 {/if}
 
 <style>
+  .grip {
+    cursor: grab;
+    touch-action: none;
+  }
+  .held {
+    outline: 2px solid var(--rust);
+  }
   li {
     display: grid;
     grid-template-columns: subgrid;
