@@ -10,6 +10,7 @@ import {
   eveningAfter,
   eveningsOf,
   exposedTo,
+  keptOf,
   moveTo,
   openingsOf,
   openNights,
@@ -18,6 +19,7 @@ import {
   planOpening,
   replan,
   resultOf,
+  searchCalendar,
   SharedPlans,
   type SharedMade,
   skarvPoint,
@@ -225,6 +227,43 @@ describe('the calendar of a job', () => {
       (t) => t.opening === skarv.openings[2]!.id && t.step === 'unpack',
     );
     expect(set!.from >= '2026-12-09').toBe(true);
+  });
+
+  it('a day that is kept stays as it was taken when all else is planned anew, and a pinned step begins no earlier', () => {
+    const day = dayAndTime('UTC', resultOf(model, made).tasks[60]!.from).day;
+    const kept = keptOf(model, made.placed, (m) => dayAndTime('UTC', at(m)).day === day);
+    expect(kept.size).toBeGreaterThan(10);
+    let again: ChainPlan | null = null;
+    let plans = 0;
+    for (const one of searchCalendar(model, kept)) {
+      again = one;
+      if (plans++ > 5) break;
+    }
+    for (const [task, one] of kept) expect(again!.placed[task]).toEqual(one);
+    expect(wrongIn(model, again!)).toEqual([]);
+
+    const { opening, step } = model.tasks[3]!;
+    const pinned = modelOf({
+      pins: [{ opening: opening as Calendar['pins'][number]['opening'], step, at: '2026-12-08T09:00:00Z' }],
+    });
+    const task = resultOf(pinned, plan(pinned, 2)).tasks.find(
+      (t) => t.opening === opening && t.step === step,
+    );
+    expect(task!.from >= '2026-12-08T09:00').toBe(true);
+  });
+
+  it('a sheet over an opening makes its night no open one, and it is said that it is covered', () => {
+    const list = planByList(model);
+    const open = resultOf(model, list).tonight.flatMap(({ night, open: all }) =>
+      all
+        .filter(({ byPlan, litres }) => !byPlan && litres > 0)
+        .map(({ opening }) => ({ opening, on: night.day })),
+    )[0]!;
+    const sheeted = modelOf({ covers: [open as Calendar['covers'][number]] });
+    const same = { ...list, placed: list.placed };
+    expect(openNights(sheeted, same.placed).nights).toBe(openNights(model, list.placed).nights - 1);
+    const evening = resultOf(sheeted, same).tonight.find(({ night }) => night.day === open.on)!;
+    expect(evening.open.find(({ opening }) => opening === open.opening)).toMatchObject({ covered: true });
   });
 
   it('a drag to where it may be keeps every rule, and is refused with its reason where it may not', () => {

@@ -1,7 +1,7 @@
 /** Plans a job's calendar: nothing open to the rain first, then due dates, finish, ways and hands. */
 import type { Calendar, CalendarPlan, WeatherRow } from '../documents/calendar.ts';
 import { comesIn, drivingRain, type Evening } from '../order/evenings.ts';
-import { Grounds } from '../work/board.ts';
+import { Grounds, type Placed as PlacedAt } from '../work/board.ts';
 import { finishBound, type HeldBy } from '../work/bound.ts';
 import {
   doneBy,
@@ -395,9 +395,15 @@ export function placedOf(
   });
 }
 
-/** One better plan after the other, for whoever does other things between. */
-export const searchCalendar = (model: CalendarModel): Generator<ChainPlan, void, void> =>
-  searchChains(model.chainModel);
+/**
+ * One better plan after the other, for whoever does other things between.
+ *
+ * @param fixed tasks that stand where they are
+ */
+export const searchCalendar = (
+  model: CalendarModel,
+  fixed: ReadonlyMap<number, PlacedAt> = new Map(),
+): Generator<ChainPlan, void, void> => searchChains({ ...model.chainModel, fixed });
 
 export const planCalendar = (model: CalendarModel, search: ChainSearch): ChainPlan =>
   planChains(model.chainModel, search);

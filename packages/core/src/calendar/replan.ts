@@ -39,6 +39,29 @@ export function whatStays(
   return { stays, against };
 }
 
+/**
+ * What of a plan stays because its day is kept: at each opening everything up to the last step of such a day, as far as it
+ * still can be so.
+ */
+export function keptOf(
+  model: CalendarModel,
+  placed: Placing,
+  isKept: (minute: number) => boolean,
+): ReadonlyMap<number, Placed> {
+  const upTo = new Map<number, number>();
+  for (const [c, { tasks }] of model.chainModel.chains.entries()) {
+    const last = tasks.findLastIndex((task) => {
+      const one = placed[task];
+      return one !== null && one !== undefined && isKept(one.start);
+    });
+    for (const task of tasks.slice(0, last + 1)) upTo.set(task, c);
+  }
+  return whatStays(
+    model,
+    placed.map((one, task) => (upTo.has(task) ? one : null)),
+  ).stays;
+}
+
 /** The plan with the least change: everything that can stays where it was, the rest finds a place round it. */
 export function replan(
   model: CalendarModel,

@@ -200,7 +200,7 @@
                 onkeydown={(event) => key(event, bar.visit)}
               >
                 <span class="length" style="width: {bar.length}px"></span>
-                <b>{mark}</b>
+                <b style:margin-left="{bar.length < bar.width ? bar.length : 0}px">{mark}</b>
                 {#if bar.length > 80}<span class="steps">{stepsOf(bar.visit)}</span>{/if}
                 {#if bar.visit.tasks.some(({ id }) => pinned.has(id))}<i aria-hidden="true">•</i>{/if}
               </button>

@@ -278,6 +278,21 @@
     min-height: 32px;
     font-weight: 400;
   }
+  .check input {
+    flex: none;
+    width: 18px;
+    min-width: 0;
+    height: 18px;
+    min-height: 0;
+  }
+  legend,
+  b {
+    font-size: 1.05rem;
+    font-weight: 600;
+  }
+  label .figure {
+    width: 7rem;
+  }
   .scroll {
     max-width: 100%;
     overflow-x: auto;

@@ -2,6 +2,8 @@
 import {
   calendarModel,
   changesBetween,
+  dayAndTime,
+  keptOf,
   moveTo,
   openNights,
   placedOf,
@@ -20,6 +22,8 @@ import { azimuthsOf, judgedOpenings } from './judged-openings.ts';
 type Placing = ChainPlan['placed'];
 
 let model: CalendarModel | null = null;
+/** Whether a minute of the model is of a day that is kept as it was taken. */
+let isKept: (minute: number) => boolean = () => false;
 let taken: Placing = [];
 /** What is shown: the plan that was taken, or one that is offered. */
 let current: Placing = [];
@@ -59,6 +63,11 @@ async function answer(ask: CalendarAsk, say: (answer: Told) => void): Promise<vo
       gust_ms: context.job.handling?.gust_ms,
       now,
     });
+    const { start_ms } = model.chainModel.model;
+    const kept = new Set(calendar.kept);
+    isKept = (minute) =>
+      kept.size > 0 &&
+      kept.has(dayAndTime(calendar.zone, new Date(start_ms + minute * 60_000).toISOString()).day);
     taken = plan ? placedOf(model, plan) : model.tasks.map(() => null);
     current = taken;
     const { tasks } = model;
@@ -86,7 +95,7 @@ async function answer(ask: CalendarAsk, say: (answer: Told) => void): Promise<vo
       const began = performance.now();
       let [told, rested] = [-Infinity, began];
       let best: ChainPlan | null = null;
-      for (const plan of searchCalendar(own)) {
+      for (const plan of searchCalendar(own, keptOf(own, taken, isKept))) {
         const now = performance.now();
         const share = Math.min(1, (now - began) / (ask.seconds * 1000));
         if (plan !== best && now - told > TELL_EVERY_ms) {

@@ -98,7 +98,7 @@ export function rowsOf(
       .sort((a, b) => a.left - b.left)
       .map(({ visit, left, right }): Bar => {
         const length = Math.max(LEAST_LENGTH_px, right - left - 1);
-        const width = Math.max(LEAST_BAR_px, length);
+        const width = length < LEAST_BAR_px ? length + LEAST_BAR_px : length;
         const free = ends.findIndex((end) => end <= left);
         const lane = free < 0 ? ends.length : free;
         ends[lane] = left + width + 1;
