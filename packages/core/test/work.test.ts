@@ -1,6 +1,7 @@
 /** Plans of work files, held against a checker that shares no code with the planner. */
 import {
   finishBound,
+  generator,
   Grounds,
   isPossible,
   modelOf,
@@ -301,5 +302,70 @@ it('a checker that shares nothing with the planner finds nothing in random jobs,
         expect(minuteOf(answer.bound)).toBeLessThanOrEqual(minuteOf(answer.finish));
     }),
     runs(2000, 150),
+  );
+});
+
+it('jobs built round a hidden plan are placed wholly, and the checker finds nothing in their plans', () => {
+  const jobs = fc.record({
+    n: fc.integer({ min: 2, max: 8 }),
+    seed: fc.integer({ min: 1, max: 1_000_000 }),
+  });
+  fc.assert(
+    fc.property(jobs, ({ n, seed }) => {
+      const random = generator(seed);
+      const below = (most: number) => Math.floor(random() * most);
+      // Who does what when: one after the other for each, on two days.
+      const free = [0, 0];
+      const hidden: { start: number; end: number; crew: number[]; dry: boolean }[] = [];
+      for (let i = 0; i < n; i++) {
+        const crew = random() < 0.3 ? [0, 1] : [below(2)];
+        const minutes = 10 + below(80);
+        let start = Math.max(...crew.map((p) => free[p]!)) + below(40);
+        const day = Math.floor(start / 1440);
+        if (start - day * 1440 + minutes > 480) start = (day + 1) * 1440 + below(30);
+        if (start + minutes > 2 * 1440 + 480) break;
+        for (const p of crew) free[p] = start + minutes;
+        hidden.push({ start, end: start + minutes, crew, dry: random() < 0.4 });
+      }
+      const work: Work = {
+        ...base,
+        weather: Array.from({ length: 72 }, (_, h) => ({
+          at: at(h * 60),
+          temperature_C: 12,
+          gust_ms: 4,
+          rain_mm:
+            hidden.some(({ start, end, dry }) => dry && start < (h + 1) * 60 && end > h * 60) ||
+            random() < 0.6
+              ? 0
+              : 1,
+        })),
+        tasks: hidden.map(({ start, end, crew, dry }, i) => {
+          const before = hidden.findIndex((other, k) => k < i && other.end <= start);
+          const gap = before < 0 ? 0 : start - hidden[before]!.end;
+          return {
+            id: `t${i}`,
+            minutes: end - start,
+            people: crew.length,
+            ...(crew.length === 1 && random() < 0.4 && { skills: [crew[0] === 0 ? 'set' : 'seal'] }),
+            unsplit: random() < 0.5,
+            ...(dry && { conditions: { dry: true } }),
+            ...(random() < 0.3 && { release: at(Math.max(0, start - below(100))) }),
+            ...(before >= 0 && {
+              after: [
+                {
+                  after: `t${before}`,
+                  least_min: below(gap + 1),
+                  ...(random() < 0.5 && { most_min: gap + below(30) }),
+                },
+              ],
+            }),
+          };
+        }),
+      };
+      const answer = plan(work, 300);
+      expect(answer.unplaced).toEqual([]);
+      expect(broken(work, answer)).toEqual([]);
+    }),
+    runs(2000, 50),
   );
 });
