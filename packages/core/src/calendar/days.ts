@@ -23,10 +23,25 @@ function partsIn(zone: string, at: number): Record<string, string> {
   return Object.fromEntries(format.formatToParts(at).map(({ type, value }) => [type, value]));
 }
 
+export interface DayAndTime {
+  readonly day: string;
+  readonly time: string;
+}
+
+/** Moments asked for again and again: a calendar of many openings names few. */
+const known = new Map<string, DayAndTime>();
+const MOST_KNOWN = 50_000;
+
 /** The date of a moment in a zone, and its clock time. */
-export function dayAndTime(zone: string, at: string): { day: string; time: string } {
+export function dayAndTime(zone: string, at: string): DayAndTime {
+  const key = `${zone} ${at}`;
+  const before = known.get(key);
+  if (before) return before;
   const { year, month, day, hour, minute } = partsIn(zone, Date.parse(at));
-  return { day: `${year}-${month}-${day}`, time: `${hour}:${minute}` };
+  const found = { day: `${year}-${month}-${day}`, time: `${hour}:${minute}` };
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, found);
+  return found;
 }
 
 /** The moment of a clock time on a day in a zone; an hour that a change of clocks leaves out is the one after it. */

@@ -20,7 +20,7 @@
   import CalendarSettings from './CalendarSettings.svelte';
   import FeedLink from './FeedLink.svelte';
   import { CalendarDesk } from './calendar-desk.svelte.ts';
-  import { Days, rowsOf, zooms, type RowsBy, type Zoom } from './grid.ts';
+  import { Days, LANE_px, rowsOf, zooms, type RowsBy, type Zoom } from './grid.ts';
   import { firstCalendar } from './settings.ts';
 
   let { store }: CalendarProps = $props();
@@ -28,6 +28,7 @@
   let by = $state<RowsBy>('places');
   let zoom = $state<Zoom>('days');
   let settings = $state(false);
+  const lane_px = matchMedia('(pointer: coarse)').matches ? LANE_px.coarse : LANE_px.fine;
 
   const calendar = $derived(desk.calendar);
   // Ticks of others, a changed opening, another crew: the job is worked out anew.
@@ -56,6 +57,7 @@
       ? rowsOf(desk.visits, {
           days,
           by,
+          lane_px,
           order: (a, b) =>
             by === 'people'
               ? desk.nameOf(a).localeCompare(desk.nameOf(b))
@@ -196,7 +198,7 @@
     {/if}
     {#if days && desk.shown}
       <div class="both">
-        <CalendarGrid {desk} {days} {rows} {by} />
+        <CalendarGrid {desk} {days} {rows} {by} {lane_px} />
         <CalendarPanel {desk} />
       </div>
       {#if store.context.job.calendarPlan && !desk.offered}
@@ -259,6 +261,11 @@
   }
   .lead {
     max-width: 70ch;
+  }
+  @media (pointer: coarse) {
+    .choice button {
+      min-height: 46px;
+    }
   }
   @media (max-width: 1000px) {
     .both {

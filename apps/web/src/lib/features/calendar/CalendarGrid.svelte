@@ -7,17 +7,18 @@
     days: Days;
     rows: readonly Row[];
     by: RowsBy;
+    /** Height of a lane. */
+    lane_px: number;
   }
 </script>
 
 <script lang="ts">
   import { calendarWords as t } from '$words/calendar.ts';
   import { dayAndTime, stepText, type Visit } from '@hulvek/core';
-  import { LANE_px } from './grid.ts';
   import WeatherBand from './WeatherBand.svelte';
   import TonightCell from './TonightCell.svelte';
 
-  let { desk, days, rows, by }: CalendarGridProps = $props();
+  let { desk, days, rows, by, lane_px }: CalendarGridProps = $props();
   const calendar = $derived(desk.calendar);
   const height = $derived(rows.reduce((sum, row) => sum + row.height, 0));
   let scroller = $state<HTMLElement>();
@@ -39,14 +40,13 @@
   const pinned = $derived(new Set((calendar?.pins ?? []).map(({ opening, step }) => `${opening}/${step}`)));
   const brokenTasks = $derived(new Set(desk.offered ? [] : desk.broken.map(({ task }) => task)));
 
+  /** Scrolled by less than this, what stands in the page is enough, px. */
+  const LOOK_px = 200;
   function look() {
-    if (scroller)
-      view = {
-        left: scroller.scrollLeft,
-        width: scroller.clientWidth,
-        top: scroller.scrollTop,
-        height: scroller.clientHeight,
-      };
+    if (!scroller) return;
+    const { scrollLeft: left, scrollTop: top, clientWidth: width, clientHeight: height } = scroller;
+    const near = Math.abs(left - view.left) + Math.abs(top - view.top) < LOOK_px;
+    if (!near || width !== view.width || height !== view.height) view = { left, top, width, height };
   }
   $effect(() => {
     const own = scroller;
@@ -71,14 +71,23 @@
     visit.tasks
       .map(({ step, isLook }) => (isLook ? `${t.looks}: ${stepText(step).title}` : stepText(step).title))
       .join(', ');
-  const barLabel = (visit: Visit) =>
-    t.bar(
+  /** What is said of a bar, put together when it first comes near. */
+  const labels = new WeakMap<Visit, string>();
+  function barLabel(visit: Visit): string {
+    const known = labels.get(visit);
+    if (known !== undefined) return known;
+    const { day, time: from } = dayAndTime(days.zone, visit.from);
+    const people = visit.people.map(desk.nameOf).join(', ');
+    const label = t.bar(
       desk.markOf(visit.opening),
-      `${dayName(dayAndTime(days.zone, visit.from).day)} ${time(visit.from)}`,
+      `${dayName(day)} ${from}`,
       time(visit.to),
       stepsOf(visit),
-      visit.people.map(desk.nameOf).join(', '),
+      people,
     );
+    labels.set(visit, label);
+    return label;
+  }
   const kind = (visit: Visit) =>
     visit.tasks[0]?.isLook ? 'look' : visit.place.endsWith(' inside') ? 'inside' : 'outside';
 
@@ -144,7 +153,7 @@
 <!-- What does not fit is reached by scrolling, with the keys too. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div class="scroller" bind:this={scroller} onscroll={look} role="region" aria-label={t.grid} tabindex="0">
-  <div class="sheet" style="width: {days.total + 150}px">
+  <div class="sheet" style="width: {days.total + 150}px; --lane: {lane_px}px">
     <div class="heads">
       <div class="corner">
         {t.weather}{#if calendar?.weather.source === 'invented'}<small>{t.invented}</small>{/if}
@@ -190,7 +199,7 @@
                 data-broken={bar.visit.tasks.some(({ id }) => brokenTasks.has(id))}
                 aria-pressed={bar.visit === desk.chosenVisit}
                 aria-label={barLabel(bar.visit)}
-                style="left: {bar.left + (isDragged ? (drag?.dx ?? 0) : 0)}px; top: {bar.lane * LANE_px +
+                style="left: {bar.left + (isDragged ? (drag?.dx ?? 0) : 0)}px; top: {bar.lane * lane_px +
                   5}px; width: {bar.width}px"
                 onpointerdown={(event) => down(event, bar.visit, row.id)}
                 onpointermove={moved}
@@ -296,7 +305,7 @@
     overflow: hidden;
     display: grid;
     align-content: center;
-    height: 34px;
+    height: calc(var(--lane) - 6px);
     padding: 0 4px;
     border: 0;
     background: none;

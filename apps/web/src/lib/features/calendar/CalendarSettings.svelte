@@ -13,7 +13,7 @@
   import Button from '$lib/ui/Button.svelte';
   import { wrongPlaces } from '$lib/contract/site-parts.ts';
   import { calendarWords, holdTexts, skillTexts } from '$words/calendar.ts';
-  import { crewSkills, dayAndTime, tradeHolds } from '@hulvek/core';
+  import { crewSkills, dayAndTime, stepTools, tradeHolds, type StepTool } from '@hulvek/core';
   import { untrack } from 'svelte';
   import { daysOfRows, rowsOfDays, type TypedDay } from './settings.ts';
 
@@ -26,6 +26,10 @@
     latitude: c.site ? String(c.site.latitude) : '',
     longitude: c.site ? String(c.site.longitude) : '',
     setup: String(c.setup_min),
+    tools: Object.fromEntries(stepTools.map((tool) => [tool, String(c.tools[tool] ?? '')])) as Record<
+      StepTool,
+      string
+    >,
     people: c.people.map((person) => ({ ...person, skills: [...person.skills], off: person.off.join(', ') })),
     seed: c.weather.source === 'invented' ? String(c.weather.seed) : '1',
     source: c.weather.source === 'invented' ? 'invented' : 'typed',
@@ -64,13 +68,18 @@
   }
 
   function read(): Calendar {
-    const { latitude, longitude, setup, seed, source, typed, ...rest } = $state.snapshot(draft) as Draft;
+    const { latitude, longitude, setup, seed, source, typed, tools, ...rest } = $state.snapshot(
+      draft,
+    ) as Draft;
     const { site: _site, ...others } = rest;
     const number = (text: string) => Number(text.trim().replace(',', '.'));
     return {
       ...others,
       ...(latitude.trim() !== '' && { site: { latitude: number(latitude), longitude: number(longitude) } }),
       setup_min: number(setup),
+      tools: Object.fromEntries(
+        stepTools.flatMap((tool) => (tools[tool].trim() === '' ? [] : [[tool, number(tools[tool])]])),
+      ),
       people: rest.people.map((person) => ({
         ...person,
         off: person.off.split(/[,;\s]+/).filter((day) => day !== ''),
@@ -121,6 +130,15 @@
       </div>
       <label>{t.zone} <input required bind:value={draft.zone} /></label>
       <label>{t.setup} <input inputmode="numeric" class="figure" bind:value={draft.setup} /></label>
+      <div class="pair" role="group" aria-label={t.tools}>
+        <span>{t.tools}</span>
+        {#each stepTools as tool (tool)}
+          <label class="check"
+            >{t.toolNames[tool]}
+            <input inputmode="numeric" class="few" bind:value={draft.tools[tool]} /></label
+          >
+        {/each}
+      </div>
       <div class="pair" role="group" aria-label={t.site}>
         <span>{t.site}</span>
         <label>{t.latitude} <input inputmode="decimal" class="figure" bind:value={draft.latitude} /></label>
@@ -278,7 +296,11 @@
     min-height: 32px;
     font-weight: 400;
   }
-  .check input {
+  .check .few {
+    width: 4rem;
+    height: auto;
+  }
+  .check input:not(.few) {
     flex: none;
     width: 18px;
     min-width: 0;

@@ -65,6 +65,11 @@
     text-decoration: underline;
     cursor: pointer;
   }
+  @media (pointer: coarse) {
+    button {
+      min-height: 44px;
+    }
+  }
   .good {
     color: var(--good);
   }

@@ -13,6 +13,7 @@
 
 <script lang="ts">
   import { calendarWords as t } from '$words/calendar.ts';
+  import { dayAndTime } from '@hulvek/core';
 
   let { desk, days, from, to }: WeatherBandProps = $props();
   const HEIGHT = 60;
@@ -20,19 +21,18 @@
   const MOST_ms = 20;
   const HOUR_ms = 3_600_000;
   const inDays = $derived(new Set(days.days));
-  const hours = $derived(
+  /** Where each hour stands: the same for as long as days and weather are. */
+  const placed = $derived(
     desk.weather.flatMap((row, i) => {
-      const day = row.at.slice(0, 10);
-      if (
-        !inDays.has(day) &&
-        !inDays.has(new Date(Date.parse(row.at) + HOUR_ms * 12).toISOString().slice(0, 10))
-      )
+      const next = new Date(Date.parse(row.at) + HOUR_ms).toISOString();
+      if (!inDays.has(dayAndTime(days.zone, row.at).day) && !inDays.has(dayAndTime(days.zone, next).day))
         return [];
       const x = days.x(row.at);
-      const width = days.x(new Date(Date.parse(row.at) + HOUR_ms).toISOString()) - x;
-      return width > 0.5 && x + width > from && x < to ? [{ row, x, width, wet: desk.dry[i] === false }] : [];
+      const width = days.x(next) - x;
+      return width > 0.5 ? [{ row, x, width, wet: desk.dry[i] === false }] : [];
     }),
   );
+  const hours = $derived(placed.filter(({ x, width }) => x + width > from && x < to));
   const gusts = $derived(
     hours
       .map(

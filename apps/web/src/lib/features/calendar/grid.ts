@@ -3,7 +3,8 @@ import { dayAndTime, hoursOf, momentIn, type Calendar, type Visit } from '@hulve
 
 export const zooms = { hours: 72, days: 30, weeks: 9 } as const;
 export type Zoom = keyof typeof zooms;
-export const LANE_px = 40;
+/** Height of a lane: for a mouse, and for a finger. */
+export const LANE_px = { fine: 40, coarse: 50 } as const;
 const NIGHT_px = 14;
 /** Room for a mark, and for a finger. */
 const LEAST_BAR_px = 44;
@@ -85,8 +86,14 @@ export function rowsOf(
   {
     days,
     by,
+    lane_px,
     order,
-  }: { readonly days: Days; readonly by: RowsBy; readonly order: (a: string, b: string) => number },
+  }: {
+    readonly days: Days;
+    readonly by: RowsBy;
+    readonly lane_px: number;
+    readonly order: (a: string, b: string) => number;
+  },
 ): Row[] {
   const byRow = new Map<string, Visit[]>();
   for (const visit of visits) byRow.set(keyOf(visit, by), [...(byRow.get(keyOf(visit, by)) ?? []), visit]);
@@ -105,7 +112,7 @@ export function rowsOf(
         return { visit, id: visit.tasks[0]?.id ?? '', left, width, length, lane };
       });
     const lanes = Math.max(1, ends.length);
-    const row = { id, bars, lanes, top, height: lanes * LANE_px + 10 };
+    const row = { id, bars, lanes, top, height: lanes * lane_px + 10 };
     top += row.height;
     return row;
   });

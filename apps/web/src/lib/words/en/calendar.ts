@@ -4,6 +4,7 @@ import {
   type Because,
   type CrewSkill,
   type HeldBy,
+  type StepTool,
   type TradeHold,
   type WhyNot,
 } from '@hulvek/core';
@@ -53,6 +54,14 @@ export const calendarWords = {
     weekdays: 'Days of work',
     days: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'],
     setup: 'Minutes to set up at another façade, or inside',
+    tools: 'Tools of which there are few, how many',
+    toolNames: {
+      roller: 'rollers',
+      ladder: 'ladders',
+      level: 'levels',
+      cutter: 'cutters',
+      'comb-gauge': 'film combs',
+    } satisfies Record<StepTool, string>,
     site: 'Where the site is, for daylight',
     latitude: 'Latitude',
     longitude: 'Longitude',
