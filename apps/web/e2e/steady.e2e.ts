@@ -117,7 +117,14 @@ test.describe('on a network that takes two seconds and loses every fifth answer'
     await page.goto(`${path}/install`);
     await startInstalling(page);
     await expect(stepsDone(page, 0)).toBeVisible({ timeout: 60_000 });
-    await page.locator('details[open]').getByRole('button', { name: 'Done', exact: true }).dblclick();
+    // Both presses on the button itself: what comes to lie under the pointer between them is another matter.
+    await page
+      .locator('details[open]')
+      .getByRole('button', { name: 'Done', exact: true })
+      .evaluate((button: HTMLElement) => {
+        button.click();
+        button.click();
+      });
     await expect(stepsDone(page, 1)).toBeVisible({ timeout: 30_000 });
     await expect
       .poll(

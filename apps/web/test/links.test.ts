@@ -1,5 +1,6 @@
 /** Links, rights, tries, sessions and deletion: who gets in, by what, and what is over. */
-import { skarvPoint } from '@hulvek/core';
+import { calendarSchema, skarvPoint, type CalendarPlan } from '@hulvek/core';
+import { sitePartsOf } from '../src/lib/contract/site-parts.ts';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { keepHouse } from '../src/lib/server/housekeeping.ts';
@@ -13,14 +14,17 @@ import {
   signIn,
 } from '../src/lib/server/services/accounts.ts';
 import { auditOf } from '../src/lib/server/services/audit.ts';
+import { feedOf, makeFeed } from '../src/lib/server/services/feed.ts';
 import { freezePlan } from '../src/lib/server/services/frozen-plans.ts';
 import { loadParts } from '../src/lib/server/services/openings.ts';
 import {
   archiveJob,
+  changeJob,
   deletedJobs,
   deleteJob,
   importJob,
   listJobs,
+  loadContext,
   putBackJob,
 } from '../src/lib/server/services/jobs.ts';
 import {
@@ -225,6 +229,97 @@ describe('sessions and accounts', () => {
     const after = await counts();
     expect(after).toEqual({ job: before.job + 1, changed: before.job + 1, planned: before.job + 1 });
     expect((await loadParts(db, JOB)).flatMap(({ issues }) => issues).at(-1)?.person).not.toBe('Gone Soon');
+  });
+});
+
+describe('a calendar', () => {
+  const calendar = (people: { id: string; name: string; account?: string }[]) =>
+    calendarSchema.parse({
+      start: '2026-11-30',
+      zone: 'UTC',
+      hours: { from: '07:00', to: '15:30' },
+      weekdays: [1],
+      people: people.map((person) => ({ ...person, skills: [], off: [] })),
+      tools: {},
+      setup_min: 0,
+      deliveries: [],
+      others: [],
+      weather: { source: 'invented', seed: 1 },
+      pins: [],
+      kept: [],
+      covers: [],
+    });
+  const task = (step: string, people: string[]) => ({
+    opening: 'o-1' as CalendarPlan['tasks'][number]['opening'],
+    step,
+    from: '2026-11-30T08:00:00.000Z',
+    to: '2026-11-30T08:10:00.000Z',
+    people,
+  });
+
+  it('of a file names no accounts of another server; one that is erased leaves it without a name', async () => {
+    const user = await account('Calla Moe');
+    const brought = { ...emptyJob('with-calendar') };
+    const foreign = '11111111-1111-4111-8111-111111111111';
+    await importJob(
+      db,
+      {
+        ...brought,
+        job: { ...brought.job, calendar: calendar([{ id: 'a', name: 'Far Away', account: foreign }]) },
+      },
+      { user: owner, file: '' },
+    );
+    const stored = async () =>
+      JSON.stringify((await db.execute(sql`select document from jobs where id = 'with-calendar'`)).rows);
+    expect(await stored()).toContain('Far Away');
+    expect(await stored()).not.toContain(foreign);
+    const was = sitePartsOf((await loadContext(db, 'with-calendar'))!.job).calendar;
+    const change = {
+      calendar: calendar([{ id: 'a', name: 'Calla Moe', account: user }]),
+      calendarPlan: {
+        at: '2026-11-29T10:00:00.000Z',
+        person: 'Calla Moe',
+        account: user,
+        tasks: [task('pan', ['a'])],
+      },
+    };
+    expect(await changeJob(db, 'with-calendar', was ? { calendar: was } : {}, change)).toBe(true);
+    expect(await eraseAccount(db, user, PASSWORD)).toBe('erased');
+    expect(await stored()).not.toMatch(/Calla Moe/);
+    expect(await stored()).toContain('an erased account');
+  });
+
+  it('is read by its link: one’s own work only, nothing after one has left, nothing by the link before the last', async () => {
+    const user = await account('Reader One');
+    await importJob(db, emptyJob('with-feed'), { user: owner, file: '' });
+    await setMember(db, 'with-feed', user, 'installer');
+    const change = {
+      calendar: calendar([
+        { id: 'a', name: 'Reader One', account: user },
+        { id: 'b', name: 'Somebody Else' },
+      ]),
+      calendarPlan: {
+        at: '2026-11-29T10:00:00.000Z',
+        person: 'Lead',
+        tasks: [
+          task('pan', ['a', 'b']),
+          task('bead', ['b']),
+          { ...task('set', ['a']), gone: true as const, changed: 2 },
+        ],
+      },
+    };
+    expect(await changeJob(db, 'with-feed', {}, change)).toBe(true);
+    const first = await makeFeed(db, 'with-feed', user);
+    const text = await feedOf(db, first);
+    expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
+    expect(text).not.toContain('Somebody Else');
+    expect(text).toMatch(/SEQUENCE:2[\s\S]*STATUS:CANCELLED|STATUS:CANCELLED[\s\S]*SEQUENCE:2/);
+    const second = await makeFeed(db, 'with-feed', user);
+    expect(await feedOf(db, first)).not.toContain('VEVENT');
+    expect(await feedOf(db, second)).toContain('VEVENT');
+    await changeMember(db, 'with-feed', user, null);
+    expect(await feedOf(db, second)).not.toContain('VEVENT');
+    expect(await feedOf(db, 'no such link')).not.toContain('VEVENT');
   });
 });
 

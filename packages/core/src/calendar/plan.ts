@@ -6,7 +6,6 @@ import { finishBound, type HeldBy } from '../work/bound.ts';
 import {
   doneBy,
   planChains,
-  scoreChains,
   searchChains,
   type ChainModel,
   type ChainPlan,
@@ -38,7 +37,7 @@ export interface NightOf {
 }
 
 /** What a night drives onto a façade, l/m²: straight onto it where nobody says where it looks, or where the wind comes from. */
-export const fallsOn = ({ wet }: Pick<NightOf, 'wet'>, azimuth_deg?: number): number =>
+const fallsOn = ({ wet }: Pick<NightOf, 'wet'>, azimuth_deg?: number): number =>
   wet.reduce((sum, { rain_mm, wind_ms, from_deg }) => {
     const angle_deg =
       azimuth_deg === undefined || from_deg === undefined ? 0 : Math.abs(from_deg - azimuth_deg);
@@ -65,6 +64,9 @@ export interface CalendarModel extends CalendarWork {
   readonly azimuths: ReadonlyMap<string, number>;
 }
 
+/** From setting to secure fastening the same hands hold the unit. */
+const HELD = new Set(['set', 'align', 'fasten']);
+
 /** Height of wall above an opening from which water runs down to it, mm: common practice, no source. */
 const CATCH_mm = 1000;
 
@@ -80,6 +82,12 @@ export function calendarModel({
   const dry = dryHours(weather.rows);
   const model = modelOf(own.work, { dryRows: dry, unknownIsFair: true });
   const nights = nightsOf(calendar, firstDayOf(calendar, now), weather.rows, model);
+  const roles = new Map(
+    openings.flatMap(({ id, build }) => build.steps.map((step) => [`${id}/${step.id}`, step.role] as const)),
+  );
+  const held = own.tasks.map(
+    ({ opening, step, isLook }) => !isLook && HELD.has(roles.get(`${opening}/${step}`) ?? ''),
+  );
   const minute = (at: string) => (Date.parse(at) - model.start_ms) / 60_000;
   const covered = new Set(calendar.covers.map(({ opening, on }) => `${opening} ${on}`));
   const chains = own.chains.map(({ opening: id, tasks, stops }) => {
@@ -122,6 +130,7 @@ export function calendarModel({
       model,
       chains,
       isLook: (task) => own.tasks[task]?.isLook === true,
+      isHeld: (task) => held[task] === true,
       nights: nights.map(({ from, to }): [number, number] => [minute(from), minute(to)]),
     },
   };
@@ -145,7 +154,7 @@ const isAsFinished = (opening: JudgedOpening | undefined, done: number): boolean
 };
 
 /** Litres that come in at most; what the unit itself lets through, which nobody can say, counts as what falls on it. */
-export function wetOf(
+function wetOf(
   { evenings, build }: Pick<JudgedOpening, 'evenings' | 'build'>,
   done: number,
   night: Pick<NightOf, 'wet'>,
@@ -155,7 +164,9 @@ export function wetOf(
   if (!evening || evening.state === 'drains') return 0;
   const falls = fallsOn(night, azimuth_deg);
   const { width, height } = build.context.opening;
-  return comesIn(evening, build, falls, CATCH_mm) ?? (falls * width * height) / 1e6;
+  const onUnit = (falls * width * height) / 1e6;
+  // What nobody can judge is not dry.
+  return evening.state === 'not-checkable' ? onUnit : (comesIn(evening, build, falls, CATCH_mm) ?? onUnit);
 }
 
 /** Every night after a day on which anybody works. */
@@ -221,7 +232,8 @@ export interface Tonight {
     readonly evening: Evening;
     readonly litres: number;
     readonly covered: boolean;
-    /** The finished opening is no better: its plan fails. */ readonly byPlan: boolean;
+    /** The finished opening is no better: its plan fails. */
+    readonly byPlan: boolean;
   }[];
   /** Openings begun and dry. */
   readonly drains: readonly string[];
@@ -427,7 +439,3 @@ export function openNights(
 /** As the list stands: one opening after the other, everything as early as it can be, without a thought for the night. */
 export const planByList = (model: CalendarModel): ChainPlan =>
   planChains({ ...model.chainModel, blind: true }, { enough: () => true });
-
-/** The nights, finish and ways of any placing of the same tasks. */
-export const scoreCalendar = ({ chainModel }: CalendarModel, placed: ChainPlan['placed']): ChainScore =>
-  scoreChains(chainModel, chainModel.model, placed);

@@ -8,7 +8,7 @@ const HOUR_ms = 3_600_000;
 const DAY_h = 24;
 
 /** Days of invented weather. */
-export const INVENTED_days = 60;
+const INVENTED_days = 60;
 const MOST_days = 1000;
 
 /**
@@ -17,7 +17,7 @@ const MOST_days = 1000;
  *
  * @param start ISO moment of the first hour
  */
-export function inventedWeather(seed: number, start: string, days = INVENTED_days): WeatherRow[] {
+function inventedWeather(seed: number, start: string, days = INVENTED_days): WeatherRow[] {
   const random = generator(seed);
   const rows: WeatherRow[] = [];
   let [isWet, wind, from, base] = [false, 4, 200, 9];
@@ -60,7 +60,7 @@ export function weatherOf(
 }
 
 /** Temperature of a wet surface in moving air, °C: halved until a hundredth of a degree. */
-export function wetBulb(temperature_C: number, dew_point_C: number): number {
+function wetBulb(temperature_C: number, dew_point_C: number): number {
   const vapour = saturationPressure(Math.min(dew_point_C, temperature_C));
   let [low, high] = [dew_point_C, temperature_C];
   while (high - low > 0.01) {
@@ -74,9 +74,9 @@ export function wetBulb(temperature_C: number, dew_point_C: number): number {
 const PSYCHROMETER_Pa_K = 66;
 
 /** Water that stays on a face after rain, kg/m²: common practice, no source; it makes 2 to 4 hours in fair weather. */
-export const FILM_kg_m2 = 0.15;
+const FILM_kg_m2 = 0.15;
 /** Share of the wind that gets into a reveal: common practice, no source. */
-export const REVEAL_WIND = 0.3;
+const REVEAL_WIND = 0.3;
 
 /**
  * Water that dries from a wet face, kg/(m² h): vapour pressure at the wet face's own temperature against the air's, over

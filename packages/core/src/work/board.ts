@@ -40,6 +40,8 @@ export class Grounds {
 interface Asked {
   readonly patient?: boolean;
   readonly kin?: readonly number[];
+  /** Nobody but these. */
+  readonly only?: readonly number[] | null;
 }
 
 /** Who is at a thing already goes on with it, unless somebody else is done by so much sooner, minutes. */
@@ -149,9 +151,10 @@ export class Board {
    * The earliest way to do a task from a minute on: done first, begun first, crew as listed.
    *
    * @param patient as if nothing had to follow within a time
+   * @param only whoever holds a thing does not give it away
    * @param kin whoever of these does it may be done a little later than others would be
    */
-  earliest(index: number, from: number, { patient = false, kin = [] }: Asked = {}): Try {
+  earliest(index: number, from: number, { patient = false, kin = [], only = null }: Asked = {}): Try {
     const task = this.model.tasks[index];
     if (!task) return { ok: false, why: 'no-time' };
     if (task.crews.length === 0) return { ok: false, why: 'no-people' };
@@ -163,6 +166,7 @@ export class Board {
     const least = Math.ceil(Math.max(from, task.release, window.least));
     const given = task.crews[this.#given.get(index) ?? -1];
     for (const crew of given ? [given] : task.crews) {
+      if (only && !crew.every((person) => only.includes(person))) continue;
       const times = this.#grounds.times.of(index, crew);
       if (times.byConditions) why = 'no-weather';
       const early = crew.some((person) => kin.includes(person)) ? KIN_min : 0;

@@ -24,6 +24,8 @@ export interface ChainModel {
   readonly fixed?: ReadonlyMap<number, Placed>;
   /** What somebody from outside does between, who does not go on with it. */
   readonly isLook?: (task: number) => boolean;
+  /** What is held by those who began it until it is made fast. */
+  readonly isHeld?: (task: number) => boolean;
   /** Without regard to what stands open over night: as a list is worked off. */
   readonly blind?: boolean;
 }
@@ -70,7 +72,14 @@ export function partsOf(chains: readonly Chain[]): Part[] {
 
 /** One plan: parts by their order, those of one chain after each other. */
 export function planParts(
-  { chains, nights, fixed = new Map(), isLook = () => false, blind = false }: ChainModel,
+  {
+    chains,
+    nights,
+    fixed = new Map(),
+    isLook = () => false,
+    isHeld = () => false,
+    blind = false,
+  }: ChainModel,
   grounds: Grounds,
   parts: readonly Part[],
   order: readonly number[],
@@ -88,16 +97,23 @@ export function planParts(
     from: number,
   ): { ok: true } | { ok: false; task: number; why: WhyNot; shift: number } => {
     let kin: readonly number[] = [];
+    let hands: readonly number[] | null = null;
     for (const [k, task] of own.entries()) {
       const stands = board.placed[task];
       if (stands) {
         kin = stands.crew;
+        if (isHeld(task)) hands ??= stands.crew;
         continue;
       }
-      const tried = board.earliest(task, k === 0 ? from : 0, { kin });
+      const begin = k === 0 ? from : 0;
+      const only = isHeld(task) ? hands : null;
+      const held = board.earliest(task, begin, { kin, only });
+      // Better in other hands than not at all.
+      const tried = held.ok || !only ? held : board.earliest(task, begin, { kin });
       if (tried.ok) {
         board.put(task, tried.placed);
         if (!isLook(task)) kin = tried.placed.crew;
+        if (isHeld(task)) hands ??= tried.placed.crew;
         continue;
       }
       let shift = Infinity;

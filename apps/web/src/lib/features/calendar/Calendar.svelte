@@ -11,7 +11,7 @@
   import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import Button from '$lib/ui/Button.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
-  import { dateTime } from '$lib/ui/time.ts';
+  import { dateTime, dayName } from '$lib/ui/time.ts';
   import { calendarWords as t } from '$words/calendar.ts';
   import { dayAndTime, daysFrom, type WhyNot } from '@hulvek/core';
   import { untrack } from 'svelte';
@@ -68,8 +68,8 @@
       : [],
   );
   const when = (at: string) => {
-    const { day, time } = dayAndTime(zone, at);
-    return `${new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' })} ${time}`;
+    const moment = dayAndTime(zone, at);
+    return `${dayName(moment.day)} ${moment.time}`;
   };
   const result = $derived(desk.shown?.result ?? null);
   const taskName = (index: number) => {

@@ -13,6 +13,7 @@
 </script>
 
 <script lang="ts">
+  import { dayName } from '$lib/ui/time.ts';
   import { calendarWords as t } from '$words/calendar.ts';
   import { dayAndTime, stepText, type Visit } from '@hulvek/core';
   import WeatherBand from './WeatherBand.svelte';
@@ -57,13 +58,6 @@
     return () => watch.disconnect();
   });
 
-  const dayName = (day: string) =>
-    new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      timeZone: 'UTC',
-    });
   const time = (at: string) => dayAndTime(days.zone, at).time;
   const rowName = (id: string) =>
     by === 'places' ? t.place(id) : by === 'people' ? desk.nameOf(id) : desk.markOf(id);

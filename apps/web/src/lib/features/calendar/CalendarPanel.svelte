@@ -8,6 +8,7 @@
 
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
+  import { dayName } from '$lib/ui/time.ts';
   import { calendarWords as t } from '$words/calendar.ts';
   import { dayAndTime, stepText, visitsOf } from '@hulvek/core';
 
@@ -16,14 +17,8 @@
   const visit = $derived(desk.chosenVisit);
   const zone = $derived(calendar?.zone ?? 'UTC');
   const when = (at: string) => {
-    const { day, time } = dayAndTime(zone, at);
-    const name = new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      timeZone: 'UTC',
-    });
-    return `${name} ${time}`;
+    const moment = dayAndTime(zone, at);
+    return `${dayName(moment.day)} ${moment.time}`;
   };
   const taskName = (id: string | null): string => {
     const task = desk.shown?.result.tasks.find((one) => one.id === id);
@@ -92,9 +87,25 @@
           <Button onclick={() => void desk.pin(visit)}>{desk.isPinned(visit) ? t.unpin : t.pin}</Button>
           {#if day}
             <Button onclick={() => void desk.keep(day)}
-              >{calendar?.kept.includes(day) ? t.unlock(day) : t.lock(day)}</Button
+              >{calendar?.kept.includes(day) ? t.unlock(dayName(day)) : t.lock(dayName(day))}</Button
             >
           {/if}
+        {/if}
+        {#if desk.mayPlan && day}
+          {#each visit.people as person (person)}
+            <Button onclick={() => void desk.away(person, day)}
+              >{t.away(desk.nameOf(person), dayName(day))}</Button
+            >
+          {/each}
+          <label class="comes">
+            {t.comes}
+            <input
+              type="date"
+              value={calendar?.deliveries.find(({ opening }) => opening === visit.opening)?.on ?? ''}
+              onchange={(event) =>
+                event.currentTarget.value && void desk.comes(visit.opening, event.currentTarget.value)}
+            />
+          </label>
         {/if}
         <a href="/jobs/{desk.store.id}/{visit.opening}/order">{t.open(desk.markOf(visit.opening))}</a>
       </div>
@@ -125,6 +136,11 @@
 </aside>
 
 <style>
+  .comes {
+    display: grid;
+    gap: var(--gap-1);
+    font-weight: 500;
+  }
   aside,
   section {
     display: grid;

@@ -8,6 +8,7 @@
 
 <script lang="ts">
   import JobPage from '$lib/features/shell/JobPage.svelte';
+  import { longDayName } from '$lib/ui/time.ts';
   import { calendarWords, todayWords as t } from '$words/calendar.ts';
   import { dayAndTime, pieceText, stepText } from '@hulvek/core';
   import { onMount } from 'svelte';
@@ -24,13 +25,6 @@
   const list = $derived(todayOf(store, day, now));
   const zone = $derived(store.context.job.calendar?.zone ?? 'UTC');
   const time = (at: string) => dayAndTime(zone, at).time;
-  const dayName = (one: string) =>
-    new Date(`${one}T12:00:00Z`).toLocaleDateString('en-GB', {
-      weekday: 'long',
-      day: 'numeric',
-      month: 'long',
-      timeZone: 'UTC',
-    });
   const next = $derived(list?.days.find((one) => one > list.day));
 
   const toolsOf = ({ planned }: TodayTask) =>
@@ -49,7 +43,7 @@
       : [];
 </script>
 
-<JobPage view="today" lead={list ? t.lead(dayName(list.day)) : ''}>
+<JobPage view="today" lead={list ? t.lead(longDayName(list.day)) : ''}>
   {#if !list}<p>{t.noCalendar}</p>
   {:else if list.days.length === 0}<p>{t.notIn}</p>
   {:else}
@@ -57,7 +51,7 @@
       {t.day}
       <select value={list.day} onchange={(event) => (day = event.currentTarget.value)}>
         {#each [...new Set([list.day, ...list.days])].sort() as one (one)}<option value={one}
-            >{dayName(one)}</option
+            >{longDayName(one)}</option
           >{/each}
       </select>
     </label>
@@ -72,7 +66,7 @@
       </section>
     {/if}
     {#if list.tasks.length === 0}
-      <p>{t.none} {next ? t.next(dayName(next)) : ''}</p>
+      <p>{t.none} {next ? t.next(longDayName(next)) : ''}</p>
     {/if}
     <ol>
       {#each list.tasks as task (task.id)}

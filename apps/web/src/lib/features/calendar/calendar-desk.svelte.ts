@@ -327,4 +327,25 @@ export class CalendarDesk {
         : [...calendar.kept, day],
     }));
   }
+
+  /** Somebody is not there on a day. */
+  async away(person: string, day: string): Promise<void> {
+    await this.change((calendar) => ({
+      ...calendar,
+      people: calendar.people.map((one) =>
+        one.id === person && !one.off.includes(day) ? { ...one, off: [...one.off, day].sort() } : one,
+      ),
+    }));
+  }
+
+  /** The unit of an opening comes on a day, and not before. */
+  async comes(opening: string, on: string): Promise<void> {
+    await this.change((calendar) => ({
+      ...calendar,
+      deliveries: [
+        ...calendar.deliveries.filter((delivery) => delivery.opening !== opening),
+        { opening: opening as Calendar['deliveries'][number]['opening'], on },
+      ],
+    }));
+  }
 }

@@ -15,6 +15,7 @@ import {
   sessions,
   users,
 } from '../db/schema/index.ts';
+import { eraseFromCalendars } from './calendar-people.ts';
 import { announceAll } from './changes.ts';
 import { digest } from './tokens.ts';
 
@@ -211,6 +212,7 @@ export async function eraseAccount(db: Database, user: string, password: string)
       if (others === 0) return 'only-owner';
     }
     const named = await jobsNaming(tx, user);
+    await eraseFromCalendars(tx, { id: user, name: row.name }, named);
     await tx.delete(users).where(eq(users.id, user));
     // Whatever was written down with the name, here or on a device, is read anew.
     for (const job of named) await announceAll(tx, { job, openings: null, frozen: true });

@@ -30,6 +30,7 @@ import { may, type Role } from '../../contract/rights.ts';
 import { sitePartsOf, type SitePart } from '../../contract/site-parts.ts';
 import { storedContext, storedJob } from '../db/stored.ts';
 import { note } from './audit.ts';
+import { withoutCalendarAccounts } from './calendar-people.ts';
 import { announce } from './changes.ts';
 import { issueRow } from './frozen-plans.ts';
 import { addOpenings, entryRow, loadDocuments, loadParts, readingRow } from './openings.ts';
@@ -186,7 +187,15 @@ export async function importJob(db: Database, file: JobFile, by: BroughtBy = NOB
   return inTransaction(db, async (tx) => {
     const added = await tx
       .insert(jobs)
-      .values({ id: job.id, document: job, walls, units, methods, materials, revision: NEVER_SEEN })
+      .values({
+        id: job.id,
+        document: withoutCalendarAccounts(job),
+        walls,
+        units,
+        methods,
+        materials,
+        revision: NEVER_SEEN,
+      })
       .onConflictDoNothing()
       .returning({ id: jobs.id });
     if (added.length === 0) throw new AlreadyThere();

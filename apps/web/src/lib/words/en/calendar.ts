@@ -220,6 +220,8 @@ export const calendarWords = {
   lock: (day: string) => `Keep ${day} as it is`,
   unlock: (day: string) => `Let ${day} be planned anew`,
   locked: 'kept',
+  away: (name: string, day: string) => `${name} is away on ${day}`,
+  comes: 'The unit comes on',
   feed: {
     title: 'In your own calendar',
     file: 'Calendar file of my work',
