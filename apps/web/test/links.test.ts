@@ -308,7 +308,8 @@ describe('a calendar', () => {
         ],
       },
     };
-    expect(await changeJob(db, 'with-feed', {}, change)).toBe(true);
+    const was = sitePartsOf((await loadContext(db, 'with-feed'))!.job).calendar;
+    expect(await changeJob(db, 'with-feed', was ? { calendar: was } : {}, change)).toBe(true);
     const first = await makeFeed(db, 'with-feed', user);
     const text = await feedOf(db, first);
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
