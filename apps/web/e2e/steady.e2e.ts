@@ -117,13 +117,12 @@ test.describe('on a network that takes two seconds and loses every fifth answer'
     await page.goto(`${path}/install`);
     await startInstalling(page);
     await expect(stepsDone(page, 0)).toBeVisible({ timeout: 60_000 });
-    // Both presses on the button itself: what comes to lie under the pointer between them is another matter.
+    // Pressed twice at once, as browsers tell of it; the card of the next step is there by the second press.
     await page
       .locator('details[open]')
       .getByRole('button', { name: 'Done', exact: true })
       .evaluate((button: HTMLElement) => {
-        button.click();
-        button.click();
+        for (const detail of [1, 2]) button.dispatchEvent(new MouseEvent('click', { bubbles: true, detail }));
       });
     await expect(stepsDone(page, 1)).toBeVisible({ timeout: 30_000 });
     await expect

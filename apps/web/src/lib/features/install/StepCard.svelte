@@ -100,6 +100,11 @@
     }
   }
 
+  /** The second press of a double one is none: by then the next step's card may lie under the finger. */
+  function pressed(event: MouseEvent, kind: 'tick' | 'look') {
+    if (event.detail < 2) send(kind);
+  }
+
   function send(kind: Entry['kind'], undoes: string | null = null, said = '') {
     if (log.add({ kind, step: step.id, undoes, note: said })) {
       note = '';
@@ -132,7 +137,7 @@
       <div class="look">
         <h3>{installWords.lookTitle}</h3>
         <p>{installWords.lookText} {words.look}</p>
-        <Button kind="main" large disabled={!log.mayLookAt(now)} onclick={() => send('look')}
+        <Button kind="main" large disabled={!log.mayLookAt(now)} onclick={(event) => pressed(event, 'look')}
           >{installWords.look}</Button
         >
       </div>
@@ -145,7 +150,7 @@
           {#each now.looks as one (one.code + one.things.join())}<li>{lookText(one)}</li>{/each}
         </ul>
         {#if now.tick && now.status === 'done' && !now.look && !step.holdPoint}
-          <Button large disabled={!log.mayLookAt(now)} onclick={() => send('look')}
+          <Button large disabled={!log.mayLookAt(now)} onclick={(event) => pressed(event, 'look')}
             >{installWords.look}</Button
           >
         {/if}
@@ -226,10 +231,10 @@
           kind="main"
           large
           disabled={now.status !== 'open' || !log.may('tick')}
-          onclick={() => send('tick')}>{installWords.tick}</Button
+          onclick={(event) => pressed(event, 'tick')}>{installWords.tick}</Button
         >
       {:else if now.status === 'confirm'}
-        <Button kind="main" large disabled={!log.may('tick')} onclick={() => send('tick')}
+        <Button kind="main" large disabled={!log.may('tick')} onclick={(event) => pressed(event, 'tick')}
           >{installWords.confirmTick}</Button
         >
       {/if}
