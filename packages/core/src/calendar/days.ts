@@ -55,6 +55,9 @@ export function momentIn(zone: string, day: string, clock: string): string {
   return new Date(at).toISOString();
 }
 
+/** Monday is 1. */
+export const weekdayOf = (day: string): number => new Date(`${day}T12:00:00Z`).getUTCDay() || 7;
+
 /** So many days from one on, by their dates. */
 export const daysFrom = (day: string, count: number): string[] =>
   Array.from({ length: count }, (_, k) =>

@@ -13,7 +13,7 @@ import {
   type ChainSearch,
 } from '../work/chains.ts';
 import { modelOf, type Model } from '../work/model.ts';
-import { dayAndTime, daysFrom, momentIn } from './days.ts';
+import { dayAndTime, daysFrom, momentIn, weekdayOf } from './days.ts';
 import { calendarWork, firstDayOf, type CalendarOpening, type CalendarWork } from './tasks.ts';
 import { dryHours, weatherOf } from './weather.ts';
 
@@ -177,8 +177,7 @@ function nightsOf(
   { horizon, start_ms }: Model,
 ): NightOf[] {
   const days = daysFrom(first, Math.ceil(horizon / 1440));
-  const works = (day: string) => calendar.weekdays.includes(new Date(`${day}T12:00:00Z`).getUTCDay() || 7);
-  const all = days.filter(works);
+  const all = days.filter((day) => calendar.weekdays.includes(weekdayOf(day)));
   return all.flatMap((day, i): NightOf[] => {
     const next = all[i + 1];
     const from = momentIn(calendar.zone, day, calendar.hours.to);

@@ -3,7 +3,7 @@ import type { Build, PlannedStep } from '../build/build.ts';
 import type { Calendar, WeatherRow } from '../documents/calendar.ts';
 import type { Work, WorkTask } from '../work/document.ts';
 import { noStopAfter } from '../order/timeline.ts';
-import { dayAndTime, daysFrom, hoursOf, momentIn } from './days.ts';
+import { dayAndTime, daysFrom, hoursOf, momentIn, weekdayOf } from './days.ts';
 
 /** An opening as it stands: the build it is worked by, and what of it is done. */
 export interface CalendarOpening {
@@ -157,8 +157,6 @@ export const firstDayOf = (calendar: Pick<Calendar, 'start' | 'zone'>, now: stri
   const { day } = dayAndTime(calendar.zone, now);
   return day > calendar.start ? day : calendar.start;
 };
-
-const weekdayOf = (day: string): number => new Date(`${day}T12:00:00Z`).getUTCDay() || 7;
 
 interface Context {
   readonly calendar: Calendar;

@@ -5,6 +5,7 @@
 import { generator } from '../quantities/random.ts';
 import { baseOf, Board, Grounds, type Placed, type WhyNot } from './board.ts';
 import type { Model } from './model.ts';
+import { scoreOf } from './score.ts';
 
 /** Tasks of one thing in their order. */
 export interface Chain {
@@ -210,17 +211,8 @@ export function scoreChains(
   model: Model,
   placed: readonly (Placed | null)[],
 ): ChainScore {
-  let [unplaced, late, finish, starts, open] = [0, 0, 0, 0, 0];
-  for (const [i, task] of model.tasks.entries()) {
-    const one = placed[i];
-    if (!one) {
-      unplaced++;
-      continue;
-    }
-    if (task.due !== null) late += Math.max(0, one.end - task.due);
-    finish = Math.max(finish, one.end);
-    starts += one.start;
-  }
+  const [unplaced, late, finish, starts] = scoreOf(model, placed);
+  let open = 0;
   for (const chain of chains)
     for (const [n, [begin]] of nights.entries()) open += chain.nightCost(doneBy(chain, placed, begin), n);
   return [unplaced, open, late, finish, movesOf(model, placed), starts];

@@ -13,7 +13,7 @@
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
   import { dateTime, dayName } from '$lib/ui/time.ts';
   import { calendarWords as t } from '$words/calendar.ts';
-  import { dayAndTime, daysFrom, type WhyNot } from '@hulvek/core';
+  import { dayAndTime, daysFrom, weekdayOf, type WhyNot } from '@hulvek/core';
   import { untrack } from 'svelte';
   import CalendarGrid from './CalendarGrid.svelte';
   import CalendarPanel from './CalendarPanel.svelte';
@@ -47,9 +47,7 @@
     const first = [today > calendar.start ? today : calendar.start, ...all].sort()[0] ?? today;
     const last = [...all, daysFrom(first, 5).at(-1) ?? first].sort().at(-1) ?? first;
     const span = Math.round((Date.parse(last) - Date.parse(first)) / 86_400_000) + 2;
-    const shown = daysFrom(first, span).filter((day) =>
-      calendar.weekdays.includes(new Date(`${day}T12:00:00Z`).getUTCDay() || 7),
-    );
+    const shown = daysFrom(first, span).filter((day) => calendar.weekdays.includes(weekdayOf(day)));
     return new Days(calendar, shown, zoom);
   });
   const rows = $derived(

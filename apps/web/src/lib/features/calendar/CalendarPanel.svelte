@@ -84,7 +84,9 @@
       </p>
       <div class="do">
         {#if desk.mayPlan}
-          <Button onclick={() => void desk.pin(visit)}>{desk.isPinned(visit) ? t.unpin : t.pin}</Button>
+          {#if desk.mayPin(visit)}<Button onclick={() => void desk.pin(visit)}
+              >{desk.isPinned(visit) ? t.unpin : t.pin}</Button
+            >{/if}
           {#if day}
             <Button onclick={() => void desk.keep(day)}
               >{calendar?.kept.includes(day) ? t.unlock(dayName(day)) : t.lock(dayName(day))}</Button

@@ -284,6 +284,9 @@ export class CalendarDesk {
       });
   }
 
+  /** A look is made when its step is done: the step is what can be pinned. */
+  mayPin = (visit: Visit): boolean => this.mayPlan && !visit.tasks.some(({ isLook }) => isLook);
+
   isPinned = (visit: Visit): boolean =>
     visit.tasks.every(({ opening, step }) =>
       (this.calendar?.pins ?? []).some((pin) => pin.opening === opening && pin.step === step),
@@ -291,6 +294,7 @@ export class CalendarDesk {
 
   /** What is pinned does not begin before it does now, whatever is planned anew; pressed again the pin is out. */
   async pin(visit: Visit): Promise<void> {
+    if (!this.mayPin(visit)) return;
     const isPinned = this.isPinned(visit);
     await this.change((calendar) => {
       const others = calendar.pins.filter(
