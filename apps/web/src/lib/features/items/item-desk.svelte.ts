@@ -168,8 +168,14 @@ export class ItemDesk<Kind extends ItemKind> {
 
   async #put(was: ItemOf[Kind] | null, item: ItemOf[Kind] | null): Promise<boolean> {
     this.said = '';
+    // While it is on its way, the way back would begin from what is no more.
+    const last = this.#last;
+    this.#last = null;
     this.problem = await this.store.put('shelf', { kind: this.kind, was, item });
-    if (this.problem !== '') return false;
+    if (this.problem !== '') {
+      this.#last = last;
+      return false;
+    }
     this.#last = { was, item };
     this.round++;
     this.said = item ? itemWords.kept(item.name) : itemWords.removed(was?.name ?? '');

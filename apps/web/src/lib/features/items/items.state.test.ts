@@ -74,6 +74,16 @@ describe('a change of a wall that openings go by', () => {
     expect(sent).toHaveLength(1);
   });
 
+  it('cannot be taken back from what was before it, while it is on its way', async () => {
+    const desk = deskOf('walls');
+    const wall = used(desk);
+    await desk.propose(wall, { ...wall, name: 'Another name' });
+    const next = desk.propose({ ...wall, name: 'Another name' }, { ...wall, name: 'A third name' });
+    expect(desk.canUndo).toBe(false);
+    await next;
+    expect(desk.canUndo).toBe(true);
+  });
+
   it('left as it is sends nothing; one that is refused is no step to take back', async () => {
     const desk = deskOf('walls');
     const wall = used(desk);
