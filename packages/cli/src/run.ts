@@ -39,9 +39,12 @@ import {
   type JobFile,
   type Plan,
   type SharedMade,
+  type Solver,
 } from '@hulvek/core';
+import { cutFile } from './cut.ts';
 import { orderFile, orderJob } from './order.ts';
 import { solveFile } from './solve.ts';
+import { takeoffJob } from './takeoff.ts';
 
 export interface CliResult {
   /** 0 holds or watch · 1 something fails · 2 bad input · 3 nothing fails, something is not checkable. */
@@ -59,15 +62,24 @@ const USAGE = `hulvek: plans window openings from a job file
   hulvek order FILE [--json]                   a plan of the work: who does what when (hulvek-work), or for
                                                each opening of a job file its line in time and its evenings
       --seconds N                              look for a better plan for so long (2)
+  hulvek takeoff FILE [--json|--csv]           what to buy for the openings of a job file, piece by piece
+  hulvek cut FILE [--json]                     from which bar each piece is cut (hulvek-stock)
+      --seconds N                              look for a better plan for so long (10)
   hulvek schools [--json]                      the ready-made methods, and what each chooses
   hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
   hulvek schema                                JSON Schema of the job file
 
 Exit: 0 holds or watch, 1 something fails, 2 bad input, 3 nothing fails but something is not checkable.
 Of order: 0 all placed and in time, 1 something late or unplaced, 2 bad input.
+Of cut: 0 all pieces are cut, 1 some are not, 2 bad input.
 `;
 
-export function run(args: readonly string[], read: (path: string) => string): CliResult {
+/** @param solver of mixed-integer programs, which plans of cuts ask for */
+export function run(
+  args: readonly string[],
+  read: (path: string) => string,
+  solver: Solver | null = null,
+): CliResult {
   let parsed;
   try {
     parsed = parseArgs({
@@ -75,6 +87,7 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
       allowPositionals: true,
       options: {
         json: { type: 'boolean' },
+        csv: { type: 'boolean' },
         opening: { type: 'string' },
         'no-heat': { type: 'boolean' },
         seconds: { type: 'string' },
@@ -109,12 +122,28 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
     if (path === undefined || more.length > 0) return bad('Name one file: hulvek order FILE\n');
     const text = textOf(path, read);
     if (!text.ok) return bad(text.problem);
-    const seconds = Number(values.seconds ?? '2');
-    if (!(seconds >= 0 && seconds <= 3600)) return bad('--seconds takes a figure from 0 to 3600.\n');
+    const seconds = secondsIn(values.seconds ?? '2');
+    if (seconds === null) return bad(NO_SECONDS);
     const json = values.json ?? false;
     if (isWork(text.value)) return orderFile(path, text.value, { json, seconds });
     const job = load(path, read);
     return typeof job === 'string' ? bad(job) : good(orderJob(job, json));
+  }
+  if (verb === 'takeoff') {
+    if (path === undefined || more.length > 0) return bad('Name one job file: hulvek takeoff FILE\n');
+    if (values.json && values.csv) return bad('Choose one of --json and --csv.\n');
+    const job = load(path, read);
+    if (typeof job === 'string') return bad(job);
+    return good(takeoffJob(job, values.json ? 'json' : values.csv ? 'csv' : 'text'));
+  }
+  if (verb === 'cut') {
+    if (path === undefined || more.length > 0) return bad('Name one stock file: hulvek cut FILE\n');
+    const text = textOf(path, read);
+    if (!text.ok) return bad(text.problem);
+    const seconds = secondsIn(values.seconds ?? '10');
+    if (seconds === null) return bad(NO_SECONDS);
+    if (!solver) return bad('The solver of plans of cuts could not be loaded.\n');
+    return cutFile(path, text.value, { json: values.json ?? false, seconds, solver });
   }
   if (verb !== 'plan' && verb !== 'check') return bad(`There is no "${verb}" here.\n${USAGE}`);
   if (path === undefined || more.length > 0) return bad(`Name one job file: hulvek ${verb} FILE\n`);
@@ -126,6 +155,12 @@ export function run(args: readonly string[], read: (path: string) => string): Cl
     json: values.json ?? false,
     heat: values['no-heat'] !== true,
   });
+}
+
+const NO_SECONDS = '--seconds takes a figure from 0 to 3600.\n';
+function secondsIn(typed: string): number | null {
+  const seconds = Number(typed);
+  return typed.trim() !== '' && seconds >= 0 && seconds <= 3600 ? seconds : null;
 }
 
 /** Whether a text says that it is a work file; what is no JSON is said by whoever reads it. */

@@ -60,6 +60,8 @@ export const weekdayOf = (day: string): number => new Date(`${day}T12:00:00Z`).g
 
 /** So many days from one on, by their dates. */
 export const daysFrom = (day: string, count: number): string[] =>
-  Array.from({ length: count }, (_, k) =>
-    new Date(Date.parse(`${day}T12:00:00Z`) + k * 86_400_000).toISOString().slice(0, 10),
-  );
+  Array.from({ length: count }, (_, k) => dayAfter(day, k));
+
+/** A day so many days later; earlier where they are less than none. */
+export const dayAfter = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);

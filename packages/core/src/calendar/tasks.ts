@@ -282,8 +282,11 @@ function releaseOf(opening: CalendarOpening, step: PlannedStep, { calendar, now,
       const done = opening.done.get(before);
       return done && !setAside ? [new Date(Date.parse(done.at) + least_min * 60_000).toISOString()] : [];
     }),
-    ...calendar.deliveries.flatMap(({ opening: id, on }) =>
-      id === opening.id && ['unpack', 'dry-fit', 'set'].includes(step.role) ? [morning(on)] : [],
+    ...calendar.deliveries.flatMap(({ opening: id, on, step: waiting }) =>
+      id === opening.id &&
+      (waiting === undefined ? ['unpack', 'dry-fit', 'set'].includes(step.role) : waiting === step.id)
+        ? [morning(on)]
+        : [],
     ),
     ...calendar.others.flatMap(({ on, holds }) =>
       holds === phase || (holds === 'set' && step.role === 'set') ? [morning(on)] : [],

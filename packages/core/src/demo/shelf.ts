@@ -7,11 +7,12 @@ import { exampleUnit, exampleWalls } from './example.ts';
 
 const length = (mm: number) => ({ typed: String(mm), mm });
 
-const MATERIALS = [
+export const MATERIALS = [
   {
     id: 'tape-100',
     name: 'Acrylic flashing tape 100',
     kind: 'flashing-tape',
+    chemistry: 'acrylic',
     width: length(100),
     length: length(25_000),
     least_C: -5,
@@ -27,6 +28,7 @@ const MATERIALS = [
     id: 'tape-230',
     name: 'Acrylic flashing tape 230',
     kind: 'flashing-tape',
+    chemistry: 'acrylic',
     width: length(230),
     length: length(23_000),
     least_C: -5,
@@ -42,6 +44,7 @@ const MATERIALS = [
     id: 'stretch-230',
     name: 'Stretchable butyl flashing 230',
     kind: 'stretch-flashing',
+    chemistry: 'butyl',
     width: length(230),
     length: length(15_000),
     least_C: 0,
@@ -66,6 +69,7 @@ const MATERIALS = [
     id: 'fluid',
     name: 'Fluid flashing',
     kind: 'fluid',
+    chemistry: 'fluid-polymer',
     least_C: 0,
     most_C: 40,
     dampSubstrate: true,
@@ -79,6 +83,7 @@ const MATERIALS = [
     id: 'corner-60',
     name: 'Corner tape 60, split liner',
     kind: 'corner-tape',
+    chemistry: 'acrylic',
     width: length(60),
     length: length(25_000),
     least_C: -5,
@@ -92,6 +97,7 @@ const MATERIALS = [
     id: 'membrane-150',
     name: 'Joint membrane 150',
     kind: 'membrane',
+    chemistry: 'acrylic',
     width: length(150),
     length: length(30_000),
     least_C: 5,
@@ -104,6 +110,7 @@ const MATERIALS = [
     id: 'silicone',
     name: 'Neutral silicone',
     kind: 'sealant',
+    chemistry: 'silicone-neutral',
     least_C: 5,
     most_C: 40,
     dampSubstrate: false,
@@ -115,6 +122,7 @@ const MATERIALS = [
     id: 'foam',
     name: 'Low-expansion foam',
     kind: 'foam',
+    chemistry: 'foam-polyurethane',
     least_C: 5,
     most_C: 35,
     rest_h: 1,

@@ -1,4 +1,5 @@
 /** The demo job: an invented field station on a cold, windy coast. Every name and number is made up. */
+import { MATERIALS } from './shelf.ts';
 import { generatedMonths } from '../climate/months.ts';
 import { presets } from '../methods/schools.ts';
 import type { PresetId } from '../vocabulary/presets.ts';
@@ -262,6 +263,60 @@ export function skarvPoint(): JobFile {
         kept: [],
         covers: [],
       },
+      currency: 'EUR',
+      supply: {
+        articles: [
+          { id: 'flashing-tape/100', price: 24 },
+          { id: 'flashing-tape/230', price: 52 },
+          { id: 'stretch-flashing/230', price: 98 },
+          { id: 'corner-tape/60', price: 41 },
+          { id: 'sealant', price: 9.5 },
+          { id: 'foam', price: 11 },
+          { id: 'wood/152x16.3', price: 14 },
+          { id: 'unit/u-900-1200', price: 540, lead_days: 35 },
+          { id: 'unit/u-1200-1200', price: 690, lead_days: 35 },
+          { id: 'fastener/57', price: 12 },
+        ],
+        pricesOf: '2026-11-16',
+        van: [
+          { id: 'v1', article: 'flashing-tape/100', amount: 1, length_mm: 9400 },
+          { id: 'v2', article: 'flashing-tape/230', amount: 1, lot: 'B-2207' },
+          { id: 'v3', article: 'sealant', amount: 6, lot: 'S-118', useBy: '2027-05-31' },
+          { id: 'v4', article: 'wood/152x16.3', amount: 1, length_mm: 2050 },
+          { id: 'v5', article: 'cup', amount: 4 },
+        ],
+        orders: [
+          {
+            id: 'o1',
+            article: 'unit/u-900-1200',
+            amount: 6,
+            events: [
+              { state: 'ordered', at: '2026-10-12T08:10:00.000Z', person: 'Ines Kallas' },
+              {
+                state: 'came',
+                at: '2026-11-26T10:30:00.000Z',
+                person: 'Ines Kallas',
+                checks: { size: true, handing: true, damage: true, label: true },
+              },
+            ],
+          },
+          {
+            id: 'o2',
+            article: 'unit/u-1200-1200',
+            amount: 3,
+            events: [
+              { state: 'ordered', at: '2026-10-20T09:00:00.000Z', person: 'Ines Kallas' },
+              {
+                state: 'promised',
+                at: '2026-11-18T13:20:00.000Z',
+                person: 'Ines Kallas',
+                promised: '2026-12-09',
+              },
+            ],
+          },
+        ],
+        adhesion: [],
+      },
       lines: [
         { id: 'line-south', name: 'Sills, south', kind: 'sills', openings: ['skarv-s-01', 'skarv-s-04'] },
         {
@@ -300,6 +355,15 @@ export function skarvPoint(): JobFile {
       method('rigid', 'Rigid pan, heavy slider', 'rigid-pan-heavy'),
       method('coated', 'Coated sheathing, cabins', 'integral-sheathing'),
     ],
+    // What a figure of heat or vapour rests on is left as it is usual.
+    materials: MATERIALS.map(({ ...material }) => {
+      const {
+        sd_m: _sd,
+        lambda_WmK: _lambda,
+        ...own
+      } = material as typeof material & { sd_m?: number; lambda_WmK?: number };
+      return own;
+    }),
     openings: OPENINGS.map(({ readings: _readings, ...document }) => document),
     records: { readings: OPENINGS.flatMap(readingsOf), issues: [], entries: [] },
   };

@@ -51,7 +51,10 @@ export const calendarSchema = z.strictObject({
   tools: z.partialRecord(z.enum(stepTools), z.int().check(z.gte(0), z.lte(60))),
   /** Whoever comes from another façade, or from outside to inside, sets up. */
   setup_min: minutes,
-  deliveries: z.array(z.strictObject({ opening: id('OpeningId'), on: day })).check(z.maxLength(3000)),
+  /** Of the unit, or of what one step is done with. */
+  deliveries: z
+    .array(z.strictObject({ opening: id('OpeningId'), on: day, step: z.optional(words(80)) }))
+    .check(z.maxLength(3000)),
   /** What other trades do first. */
   others: z
     .array(z.strictObject({ id: personId, name, on: day, holds: z.enum(tradeHolds) }))

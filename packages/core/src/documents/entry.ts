@@ -4,7 +4,7 @@ import { words, id, name, instant, note, versionNumber } from './fields.ts';
 import { envelope } from './envelope.ts';
 import { pieceEdges } from '../vocabulary/piece-edges.ts';
 
-export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo', 'built'] as const;
+export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo', 'built', 'cut'] as const;
 
 /** What was built otherwise than planned. */
 export const builtSchema = z.discriminatedUnion('kind', [
@@ -35,6 +35,18 @@ export const builtSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 
+/** What an entry says besides words, by its kind. */
+export const factsSchema = z.discriminatedUnion('kind', [
+  /** A strip was cut; spoiled, where so much of it is left for others. */
+  z.strictObject({
+    kind: z.literal('cut'),
+    piece: words(60),
+    /** The strip, as the plan of cuts names it. */
+    strip: words(200).check(z.minLength(1)),
+    spoiled_mm: z.optional(z.number().check(z.gte(0), z.lte(500_000))),
+  }),
+]);
+
 export const photoTypes = ['image/jpeg', 'image/png', 'image/webp'] as const;
 
 /** What is known of a picture; the picture itself is kept beside the records, under the id of its entry. */
@@ -61,6 +73,8 @@ export const entrySchema = z.strictObject({
   photo: z.nullable(photoSchema),
   /** Only of the kind `built`. */
   built: z.optional(z.nullable(builtSchema)),
+  /** Only of kinds that have them. */
+  facts: z.optional(z.nullable(factsSchema)),
   ...envelope,
 });
 

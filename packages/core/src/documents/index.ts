@@ -17,3 +17,4 @@ export { renamed } from './renamed.ts';
 export type { DocumentProblem } from './plain-problem.ts';
 export type { FrozenBuild } from './frozen-build.ts';
 export * from './calendar.ts';
+export * from './supply.ts';

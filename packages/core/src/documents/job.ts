@@ -6,6 +6,7 @@ import { climateIds, terrains, monthSources } from '../vocabulary/weather.ts';
 import { movementClasses } from '../vocabulary/sealants.ts';
 import { priceIds } from '../vocabulary/prices.ts';
 import { calendarPlanSchema, calendarSchema } from './calendar.ts';
+import { supplySchema } from './supply.ts';
 import type { Wall } from './wall.ts';
 import type { Unit } from './unit.ts';
 import type { MethodDocument } from './method.ts';
@@ -98,6 +99,8 @@ export const jobSchema = z.strictObject({
   /** When the work is done, by whom and in which weather; and the plan that was taken. */
   calendar: z.optional(calendarSchema),
   calendarPlan: z.optional(calendarPlanSchema),
+  /** Material: on the van, ordered, paid for. */
+  supply: z.optional(supplySchema),
   /** What each façade asks of its glazing. */
   facades: z.optional(
     z

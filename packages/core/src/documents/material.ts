@@ -1,6 +1,7 @@
 /** Stock as its maker describes it. */
 import * as z from 'zod/mini';
 import { id, name, origin, positiveLength, lengthWithin } from './fields.ts';
+import { chemistries, contactFaces } from '../vocabulary/contacts.ts';
 import { sheetMaterialIds } from '../vocabulary/materials.ts';
 
 /** Stock as its maker describes it: a roll, a tube, a can. The maker's own sheet goes before all of it. */
@@ -26,6 +27,11 @@ export const materialSchema = z.strictObject({
   /** Equivalent air layer, m. */
   sd_m: z.optional(z.number().check(z.gte(0), z.lte(2000))),
   lambda_WmK: z.optional(z.number().check(z.positive(), z.lte(400))),
+  /** What it sticks by. */
+  chemistry: z.optional(z.enum(chemistries)),
+  /** Faces that its maker does not allow, and those that he names as good with no more than he says. */
+  banned: z.optional(z.array(z.enum(contactFaces)).check(z.maxLength(40))),
+  allowed: z.optional(z.array(z.enum(contactFaces)).check(z.maxLength(40))),
   /** How long it may stay uncovered, days. */
   exposure_days: z.optional(z.int().check(z.positive(), z.lte(730))),
 });

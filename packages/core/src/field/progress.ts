@@ -183,10 +183,11 @@ export type Refusal =
   | 'reason-needed'
   | 'text-needed'
   | 'no-rest'
-  | 'built-needed';
+  | 'built-needed'
+  | 'facts-needed';
 
 export function refusal(
-  entry: Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built'>,
+  entry: Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built' | 'facts'>,
   list: readonly StepProgress[],
   steps: readonly PlannedStep[],
 ): Refusal | null {
@@ -205,6 +206,9 @@ export function refusal(
     case 'built':
       if (!entry.built || !concerns(row, entry.built.piece)) return 'built-needed';
       return step.tick || step.status === 'open' ? null : 'blocked';
+    case 'cut':
+      // Cut on the ground, before anything else of the step may begin.
+      return entry.facts?.kind === 'cut' && concerns(row, entry.facts.piece) ? null : 'facts-needed';
     case 'note':
       return entry.note.trim() === '' ? 'text-needed' : null;
     case 'photo':
@@ -227,7 +231,7 @@ function refusalToUndo(
   const undone = step.entries.find((entry) => entry.id === id);
   if (!undone) return 'nothing-to-undo';
   const tickedTwice = step.entries.some((entry) => entry.kind === 'tick' && entry.id !== id);
-  if (['note', 'photo', 'built'].includes(undone.kind) || (undone.kind === 'tick' && tickedTwice))
+  if (['note', 'photo', 'built', 'cut'].includes(undone.kind) || (undone.kind === 'tick' && tickedTwice))
     return null;
   const relied = list.some(
     (s) => s.tick && steps.some((row) => row.id === s.id && holding(row).some((a) => a.step === step.id)),

@@ -22,3 +22,6 @@ export * from './roles.ts';
 export * from './surfaces.ts';
 export * from './looks.ts';
 export * from './crew.ts';
+export * from './contacts.ts';
+export * from './order-states.ts';
+export * from './stock.ts';

@@ -55,6 +55,7 @@ export function judgeMark({
     lines: _lines,
     calendar: _cal,
     calendarPlan: _plan,
+    supply: _supply,
     ...site
   } = job;
   const shared = contentHash([JUDGED_BY, site, walls, units, methods, materials ?? []]);

@@ -42,6 +42,7 @@ export const ENTRY_ACTION = {
   note: 'note',
   photo: 'note',
   built: 'note',
+  cut: 'tick',
   undo: 'note',
 } as const;
 

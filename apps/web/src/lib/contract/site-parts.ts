@@ -18,6 +18,7 @@ export const siteParts = [
   'handling',
   'calendar',
   'calendarPlan',
+  'supply',
 ] as const;
 export type SiteName = (typeof siteParts)[number];
 export type SitePart = Partial<Pick<Job, SiteName>>;
@@ -38,6 +39,7 @@ const fields: Record<SiteName, true> = {
   handling: true,
   calendar: true,
   calendarPlan: true,
+  supply: true,
 };
 /** Any of the parts, and nothing else. */
 export const sitePartSchema = z.pick(jobSchema, fields);

@@ -13,4 +13,5 @@ export * from './places.ts';
 export * from './rules.ts';
 export * from './schools.ts';
 export * from './steps.ts';
+export * from './supply.ts';
 export * from './survey.ts';

@@ -103,7 +103,9 @@
             {t.comes}
             <input
               type="date"
-              value={calendar?.deliveries.find(({ opening }) => opening === visit.opening)?.on ?? ''}
+              value={calendar?.deliveries.find(
+                ({ opening, step }) => opening === visit.opening && step === undefined,
+              )?.on ?? ''}
               onchange={(event) =>
                 event.currentTarget.value && void desk.comes(visit.opening, event.currentTarget.value)}
             />

@@ -347,7 +347,9 @@ export class CalendarDesk {
     await this.change((calendar) => ({
       ...calendar,
       deliveries: [
-        ...calendar.deliveries.filter((delivery) => delivery.opening !== opening),
+        ...calendar.deliveries.filter(
+          (delivery) => delivery.opening !== opening || delivery.step !== undefined,
+        ),
         { opening: opening as Calendar['deliveries'][number]['opening'], on },
       ],
     }));

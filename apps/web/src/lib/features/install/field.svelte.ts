@@ -21,7 +21,7 @@ import {
 import type { JobStore } from '$lib/job/job.svelte.ts';
 import { sentence } from '$lib/device/outbox.svelte.ts';
 
-type NewEntry = Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built'>;
+type NewEntry = Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built' | 'facts'>;
 
 export class FieldLog {
   readonly store: JobStore;

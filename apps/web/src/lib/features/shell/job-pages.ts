@@ -39,7 +39,15 @@ const GROUPS: readonly JobPageGroup[] = [
     group: 'prove',
     pages: [page('proofs', '/proofs'), page('heat', '/heat'), page('conditions', '/conditions')],
   },
-  { group: 'plan', pages: [page('calendar', '/calendar'), page('cutSheet', '/cut-sheet')] },
+  {
+    group: 'plan',
+    pages: [
+      page('calendar', '/calendar'),
+      page('materials', '/materials'),
+      page('cutting', '/cutting'),
+      page('cutSheet', '/cut-sheet'),
+    ],
+  },
   { group: 'site', pages: [page('today', '/today')] },
   { group: 'settings', pages: [page('start', '/start'), page('people', '/people')] },
 ];

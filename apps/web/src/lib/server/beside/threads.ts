@@ -16,6 +16,7 @@ const LONG = { maxThreads: 1, maxQueue: 20, idleTimeout: 10_000, memory_MB: 1024
 
 const LANES: Readonly<Record<Work, 'short' | 'long'>> = {
   drawCutSheet: 'short',
+  drawMaterials: 'short',
   drawOpening: 'short',
   drawProofs: 'short',
   packOf: 'short',

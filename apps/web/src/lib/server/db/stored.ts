@@ -95,6 +95,7 @@ export const storedEntry = (row: typeof entries.$inferSelect, maker: Maker = NOB
       note: row.note,
       photo: row.photo,
       ...(row.built !== null && { built: row.built }),
+      ...(row.facts !== null && { facts: row.facts }),
     },
     `entry ${row.id}`,
   );

@@ -244,6 +244,7 @@ function printOf({ type, record }: SentRecord): string {
   const content: Record<string, unknown> = { type, ...said };
   delete content.person;
   if (content.built === null) delete content.built;
+  if (content.facts === null) delete content.facts;
   return contentHash({
     ...content,
     // Of a device that says nothing of itself the time was once set right by the server.

@@ -140,6 +140,24 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     ],
     keys: [ANY],
   },
+  materials: {
+    is: 'What the plans of the job ask for, what of it is there, what must be ordered by when, and what sticks to what.',
+    todo: [
+      'Open a line to see which pieces make it.',
+      'Under Order early: note what was ordered, promised and came. The calendar waits for what comes late.',
+      'Under What touches: settle what is not known by a pull after a day.',
+    ],
+    keys: [ANY],
+  },
+  cutting: {
+    is: 'From which roll, bar or board each piece is cut, left-overs first. A list to tick while cutting, on the phone too.',
+    todo: [
+      'Choose the day that is cut for.',
+      'Tick what is cut; note what was spoiled, and what is left of it is used for others.',
+      'Print labels for the strips.',
+    ],
+    keys: [ANY],
+  },
   cutSheet: {
     is: 'What to cut for one day: pieces of one size together, with their folds, slits, corners off and sections.',
     todo: [

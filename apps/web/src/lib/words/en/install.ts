@@ -111,6 +111,7 @@ export const entryKindsWords: Record<Exclude<Entry['kind'], 'undo'>, string> = {
   note: 'note',
   photo: 'picture',
   built: 'built otherwise',
+  cut: 'cut',
 };
 
 /** Marks drawn on a picture with a finger. */

@@ -187,6 +187,8 @@ export const viewWords = {
   sizes: 'Sizes',
   calendar: 'Calendar',
   today: 'Today',
+  materials: 'Materials',
+  cutting: 'Cutting',
   cutSheet: 'Cut sheet',
   proofs: 'Proofs',
   heat: 'Heat',

@@ -323,6 +323,7 @@ export const entries = pgTable(
     note: text('note').notNull(),
     photo: jsonb('photo'),
     built: jsonb('built'),
+    facts: jsonb('facts'),
     /** The order in which entries were taken: what one device sent is told in the order in which it was entered. */
     seq: bigserial('seq', { mode: 'number' }).notNull(),
   },

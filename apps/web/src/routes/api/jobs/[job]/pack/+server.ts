@@ -1,4 +1,5 @@
 import { rightsOf } from '$lib/contract/rights.ts';
+import { supplyAsSeen } from '$lib/contract/supply-seen.ts';
 import { packed, written } from '$lib/server/beside/packs.ts';
 import { database } from '$lib/server/db/index.ts';
 import { senderIn } from '$lib/server/services/sender.ts';
@@ -6,6 +7,12 @@ import { errorsWords } from '$words/contract.ts';
 import { error } from '@sveltejs/kit';
 
 const json = (value: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(value));
+
+/** The job without what this role does not see. */
+function contextAsSeen(written: Uint8Array, rights: ReturnType<typeof rightsOf>): Uint8Array {
+  if (rights.includes('settings')) return written;
+  return new TextEncoder().encode(supplyAsSeen(new TextDecoder().decode(written), rights));
+}
 
 /** The whole job for one device, or what changed of it since a revision that the device has. */
 export const GET = async ({ params, locals, url }) => {
@@ -22,7 +29,7 @@ export const GET = async ({ params, locals, url }) => {
     rights: json(rightsOf(role)),
     lookRule: json(lookRule),
     at: json(new Date().toISOString()),
-    context: pack.context,
+    context: contextAsSeen(pack.context, rightsOf(role)),
     openings: pack.changed,
     ...(pack.since !== null && { since: json(pack.since), order: json(pack.order) }),
   });

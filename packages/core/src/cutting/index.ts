@@ -1,0 +1,3 @@
+export * from './cut.ts';
+export * from './document.ts';
+export type { Solver } from './program.ts';

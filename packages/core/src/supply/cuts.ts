@@ -1,0 +1,167 @@
+/** From the needs of a job to plans of cuts: one for each roll and bar, two steps for boards. */
+import { cutStock, type CutAnswer, type CuttingOptions } from '../cutting/cut.ts';
+import { MOST_PIECES, type StockFile } from '../cutting/document.ts';
+import type { Solver } from '../cutting/program.ts';
+import type { Supply } from '../documents/supply.ts';
+import { BOARD_WIDTH_mm, SAW_mm } from '../vocabulary/stock.ts';
+import type { Article, Terms } from './articles.ts';
+import type { Need } from './needs.ts';
+import { partsOf, type TakeoffLine } from './takeoff.ts';
+
+/** One strip or length to cut. */
+export interface Strip {
+  readonly id: string;
+  readonly need: Need;
+  /** Which of a need's pieces, counted from 1, and of which part of it, where it is joined. */
+  readonly number: number;
+  readonly part: readonly [number: number, of: number];
+  readonly length_mm: number;
+}
+
+export interface CutPlan {
+  readonly article: Article;
+  readonly terms: Terms;
+  readonly kerf_mm: number;
+  readonly strips: ReadonlyMap<string, Strip>;
+  readonly answer: CutAnswer;
+  /** Length of each stock, and whether it is a left-over from the van. */
+  readonly stock: ReadonlyMap<string, { readonly length_mm: number; readonly leftOver: boolean }>;
+  /** Boards: how many strips of which width come from each sheet, and what is waste of all, a share. */
+  readonly sheets: {
+    readonly width_mm: number;
+    readonly length_mm: number;
+    readonly each: readonly (readonly number[])[];
+    readonly waste: number;
+  } | null;
+}
+
+/** A tenth of a millimetre up: what is cut is never shorter than what is asked. */
+const up = (mm: number): number => Math.ceil(mm * 10 - 1e-6) / 10;
+
+/** What a left-over costs against a new length: so little that it goes first. */
+const LEFT_OVER = 0.01;
+
+export interface CutsOf {
+  readonly line: TakeoffLine;
+  readonly supply: Supply;
+  /** Strips that were cut already. */
+  readonly done?: ReadonlySet<string>;
+}
+
+/** Every strip of a line, in the order of the work. A strip keeps its name while the piece it is for keeps its size. */
+export function stripsOf({ article, terms, needs }: TakeoffLine): Strip[] {
+  const longest = Math.max(...terms.lengths_mm, 1);
+  const numbered = new Map<string, number>();
+  return needs.flatMap((need) => {
+    const parts = article.form === 'board' ? [need.length_mm ?? 0] : partsOf(need, longest);
+    const of = `${need.opening}|${need.piece ?? ''}|${up(need.length_mm ?? 0)}x${up(need.width_mm ?? 0)}`;
+    return Array.from({ length: need.count }, (_, n) =>
+      parts.map((length_mm, k): Strip => {
+        const nth = (numbered.get(of) ?? 0) + 1;
+        numbered.set(of, nth);
+        return {
+          id: `${of}|${nth}`,
+          need,
+          number: n + 1,
+          part: [k + 1, parts.length],
+          length_mm: up(length_mm),
+        };
+      }),
+    ).flat();
+  });
+}
+
+export function cutPlan(
+  { line, supply, done = new Set() }: CutsOf,
+  solver: Solver,
+  o: CuttingOptions,
+): CutPlan {
+  const { article, terms } = line;
+  const all = stripsOf(line)
+    .filter(({ id }) => !done.has(id))
+    .slice(0, MOST_PIECES);
+  const strips = new Map(all.map((strip) => [strip.id, strip]));
+  const kerf_mm = article.form === 'roll' ? 0 : SAW_mm;
+  const base = { article, terms, kerf_mm, strips };
+  if (article.form === 'board') return { ...base, ...boards(all, terms, solver, o) };
+  const left = supply.van.flatMap(({ id, article: of, length_mm, amount }) =>
+    of === article.id && length_mm !== undefined
+      ? [{ id: `van:${id}`, length_mm: Math.floor(length_mm * 10) / 10, count: Math.floor(amount) }]
+      : [],
+  );
+  const fresh = terms.lengths_mm.map((length_mm) => ({ id: `new:${length_mm}`, length_mm }));
+  const file: StockFile = {
+    format: 'hulvek-stock',
+    version: 1,
+    kerf_mm,
+    stock: [
+      ...left.map((stock) => ({ ...stock, cost: Math.round(stock.length_mm * LEFT_OVER * 100) / 100 })),
+      ...fresh.map((stock) => ({ ...stock, cost: stock.length_mm })),
+    ],
+    pieces: all.map(({ id, length_mm }) => ({ id, length_mm })),
+  };
+  return {
+    ...base,
+    answer: cutStock(file, solver, o),
+    stock: new Map(
+      file.stock.map(({ id, length_mm }) => [id, { length_mm, leftOver: id.startsWith('van:') }] as const),
+    ),
+    sheets: null,
+  };
+}
+
+/** A board is ripped into strips over its whole length, strips are cut across: two cuts, as on a site. */
+function boards(
+  all: readonly Strip[],
+  terms: Terms,
+  solver: Solver,
+  o: CuttingOptions,
+): Pick<CutPlan, 'answer' | 'stock' | 'sheets'> {
+  const [length_mm = 2440] = terms.lengths_mm;
+  const widths = [...new Set(all.map(({ need }) => up(need.width_mm ?? 0)))].sort((a, b) => b - a);
+  const cut = (stock_mm: number, pieces: StockFile['pieces']) =>
+    cutStock(
+      {
+        format: 'hulvek-stock',
+        version: 1,
+        kerf_mm: SAW_mm,
+        stock: [{ id: 'stock', length_mm: stock_mm }],
+        pieces,
+      },
+      solver,
+      o,
+    );
+  const byWidth = widths.map((width) => ({
+    width,
+    answer: cut(
+      length_mm,
+      all
+        .filter(({ need }) => up(need.width_mm ?? 0) === width)
+        .map(({ id, length_mm: mm }) => ({ id, length_mm: mm })),
+    ),
+  }));
+  const rips = byWidth.flatMap(({ width, answer }) =>
+    answer.bars.length > 0 ? [{ id: `rip:${width}`, length_mm: width, count: answer.bars.length }] : [],
+  );
+  const across = cut(BOARD_WIDTH_mm, rips);
+  const area = all.reduce((sum, { need, length_mm: mm }) => sum + mm * (need.width_mm ?? 0), 0);
+  const bars = byWidth.flatMap(({ width, answer }) =>
+    answer.bars.map((bar) => ({ ...bar, stock: `rip:${width}` })),
+  );
+  return {
+    answer: {
+      bars,
+      used: { board: across.bars.length },
+      bound: across.bound,
+      optimal: across.optimal && byWidth.every(({ answer }) => answer.optimal),
+      unplaced: [...byWidth.flatMap(({ answer }) => answer.unplaced), ...across.unplaced],
+    },
+    stock: new Map(widths.map((width) => [`rip:${width}`, { length_mm, leftOver: false }])),
+    sheets: {
+      width_mm: BOARD_WIDTH_mm,
+      length_mm,
+      each: across.bars.map(({ pieces }) => pieces.map((id) => Number(id.slice('rip:'.length)))),
+      waste: across.bars.length === 0 ? 0 : 1 - area / (across.bars.length * BOARD_WIDTH_mm * length_mm),
+    },
+  };
+}

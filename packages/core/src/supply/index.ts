@@ -1,0 +1,15 @@
+/** The door of this room. */
+export * from './articles.ts';
+export * from './cuts.ts';
+export * from './early.ts';
+export * from './needs.ts';
+export * from './takeoff.ts';
+export {
+  contacts,
+  insteadOf,
+  onDay,
+  worstTouch,
+  type MaterialContact,
+  type Instead,
+  type Touch,
+} from './together.ts';
