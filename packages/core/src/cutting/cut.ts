@@ -1,7 +1,7 @@
 /** From which bar each piece is cut: fewest left over, then the least of bars or money, then the longest rest kept whole. */
 import { TENTHS, type StockFile } from './document.ts';
 import { cutModel, type CutModel } from './model.ts';
-import { weightOf, type Pattern } from './patterns.ts';
+import { Pricing, weightOf, type Pattern } from './patterns.ts';
 import type { Solver } from './program.ts';
 import { Search, trimmed, type Found } from './search.ts';
 
@@ -47,6 +47,19 @@ export function cutStock(file: StockFile, solver: Solver, o: CuttingOptions): Cu
 /** What is left of a bar, mm; the cut behind the last piece is gone too. */
 const restOf = ({ kinds, bars, step_mm, kerf_mm }: CutModel, { bar, counts }: Pattern): number =>
   Math.max(0, ((bars[bar]?.room ?? 0) - weightOf(kinds, counts)) * step_mm - kerf_mm);
+
+/** The first bar of a file, filled as full as its pieces let it be; `null` where nothing fits. */
+export function bestFill(file: StockFile): CutBar | null {
+  const model = cutModel(file);
+  const [bar] = model.bars;
+  const [best] = new Pricing(model).best(model.kinds.map(({ weight }) => weight));
+  if (!bar || !best || !best.counts.some((n) => n > 0)) return null;
+  return {
+    stock: bar.stock[0]?.id ?? '',
+    pieces: best.counts.flatMap((n, i) => model.kinds[i]?.ids.slice(0, n) ?? []),
+    left_mm: Math.round(restOf(model, { bar: 0, counts: best.counts }) * TENTHS) / TENTHS,
+  };
+}
 
 function answered(file: StockFile, model: CutModel, { plan, bound, proven }: Found): CutAnswer {
   const { kinds, bars } = model;

@@ -1,5 +1,5 @@
 /** From the needs of a job to plans of cuts: one for each roll and bar, two steps for boards. */
-import { cutStock, type CutAnswer, type CuttingOptions } from '../cutting/cut.ts';
+import { bestFill, cutStock, type CutAnswer, type CutBar, type CuttingOptions } from '../cutting/cut.ts';
 import { MOST_PIECES, type StockFile } from '../cutting/document.ts';
 import type { Solver } from '../cutting/program.ts';
 import type { Supply } from '../documents/supply.ts';
@@ -23,6 +23,7 @@ export interface CutPlan {
   readonly terms: Terms;
   readonly kerf_mm: number;
   readonly strips: ReadonlyMap<string, Strip>;
+  /** Of rolls and bars the bound is the least length of new ones, mm; of boards their number. */
   readonly answer: CutAnswer;
   /** Length of each stock, and whether it is a left-over from the van. */
   readonly stock: ReadonlyMap<string, { readonly length_mm: number; readonly leftOver: boolean }>;
@@ -37,9 +38,6 @@ export interface CutPlan {
 
 /** A tenth of a millimetre up: what is cut is never shorter than what is asked. */
 const up = (mm: number): number => Math.ceil(mm * 10 - 1e-6) / 10;
-
-/** What a left-over costs against a new length: so little that it goes first. */
-const LEFT_OVER = 0.01;
 
 export interface CutsOf {
   readonly line: TakeoffLine;
@@ -89,25 +87,71 @@ export function cutPlan(
       ? [{ id: `van:${id}`, length_mm: Math.floor(length_mm * 10) / 10, count: Math.floor(amount) }]
       : [],
   );
-  const fresh = terms.lengths_mm.map((length_mm) => ({ id: `new:${length_mm}`, length_mm }));
-  const file: StockFile = {
-    format: 'hulvek-stock',
-    version: 1,
-    kerf_mm,
-    stock: [
-      ...left.map((stock) => ({ ...stock, cost: Math.round(stock.length_mm * LEFT_OVER * 100) / 100 })),
-      ...fresh.map((stock) => ({ ...stock, cost: stock.length_mm })),
-    ],
-    pieces: all.map(({ id, length_mm }) => ({ id, length_mm })),
-  };
+  const fresh = terms.lengths_mm.map((length_mm) => ({ id: `new:${length_mm}`, length_mm, cost: length_mm }));
+  const cut = (stock: StockFile['stock'], pieces: StockFile['pieces']) =>
+    cutStock({ format: 'hulvek-stock', version: 1, kerf_mm, stock, pieces }, solver, o);
+  const asked = all.map(({ id, length_mm }) => ({ id, length_mm }));
+  // The least that is new, with left-overs for next to nothing; and left-overs filled first, where that needs no more.
+  const joint = cut(
+    [...left.map((one) => ({ ...one, cost: Math.round(one.length_mm) / 100 })), ...fresh],
+    asked,
+  );
+  const isNew = ({ stock }: CutBar) => stock.startsWith('new:');
+  const newLength = (bars: readonly CutBar[]) =>
+    bars.filter(isNew).reduce((sum, { stock }) => sum + Number(stock.slice('new:'.length)), 0);
+  const first = leftOversFirst(left, asked, kerf_mm);
+  const rest = first.bars.length > 0 ? cut(fresh, first.rest) : null;
+  const firstWins =
+    rest !== null &&
+    rest.unplaced.length <= joint.unplaced.length &&
+    newLength(rest.bars) <= newLength(joint.bars);
+  const bars = firstWins ? [...first.bars, ...rest.bars] : joint.bars;
   return {
     ...base,
-    answer: cutStock(file, solver, o),
+    answer: {
+      ...joint,
+      bars,
+      used: countOf(bars),
+      unplaced: firstWins ? rest.unplaced : joint.unplaced,
+    },
     stock: new Map(
-      file.stock.map(({ id, length_mm }) => [id, { length_mm, leftOver: id.startsWith('van:') }] as const),
+      [...left, ...fresh].map(
+        ({ id, length_mm }) => [id, { length_mm, leftOver: id.startsWith('van:') }] as const,
+      ),
     ),
     sheets: null,
   };
+}
+
+const countOf = (bars: readonly CutBar[]): Record<string, number> => {
+  const used: Record<string, number> = {};
+  for (const { stock } of bars) used[stock] = (used[stock] ?? 0) + 1;
+  return used;
+};
+
+/** Each left-over, the longest first, filled as full as the pieces that are left let it be. */
+function leftOversFirst(
+  left: readonly { readonly id: string; readonly length_mm: number; readonly count: number }[],
+  pieces: StockFile['pieces'],
+  kerf_mm: number,
+): { readonly bars: readonly CutBar[]; readonly rest: StockFile['pieces'] } {
+  const bars: CutBar[] = [];
+  let rest = pieces;
+  for (const { id, length_mm, count } of left.toSorted((a, b) => b.length_mm - a.length_mm))
+    for (let n = 0; n < count && rest.length > 0; n++) {
+      const own = bestFill({
+        format: 'hulvek-stock',
+        version: 1,
+        kerf_mm,
+        stock: [{ id, length_mm }],
+        pieces: rest,
+      });
+      if (!own) break;
+      bars.push(own);
+      const taken = new Set(own.pieces);
+      rest = rest.filter((piece) => !taken.has(piece.id));
+    }
+  return { bars, rest };
 }
 
 /** A board is ripped into strips over its whole length, strips are cut across: two cuts, as on a site. */

@@ -75,7 +75,7 @@ export function needsOf(
             ...of,
             article:
               material === 'rod' || material === 'band'
-                ? articleOf(material, { width_mm })
+                ? articleOf(material, { width_mm: Math.ceil(width_mm - 0.5) })
                 : rollFor(material, width_mm, materials),
           };
         case 'bar':

@@ -77,7 +77,7 @@ export const sold: Readonly<Record<Goods, Sold>> = {
   'flashing-tape': rolls([50, 75, 100, 150, 230, 300], 25_000),
   'corner-tape': rolls([60], 25_000, { lead_days: 7, few: true }),
   fluid: tubes(600, { lead_days: 5 }),
-  membrane: rolls([75, 100, 150, 200], 30_000, { lead_days: 7, few: true }),
+  membrane: rolls([75, 100, 150, 200, 300, 450, 600], 30_000, { lead_days: 7, few: true }),
   'air-sheet': rolls([300, 1500], 50_000, { lead_days: 5 }),
   'sheet-metal': rolls([300, 500, 1000], 10_000, { lead_days: 10, few: true }),
   wood: bars(TIMBER),

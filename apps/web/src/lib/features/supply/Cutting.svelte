@@ -12,7 +12,7 @@
   import Button from '$lib/ui/Button.svelte';
   import { dayName } from '$lib/ui/time.ts';
   import { cuttingWords as t } from '$words/supply.ts';
-  import { articleText, formatLength, packsText, type CutPlan } from '@hulvek/core';
+  import { amountText, articleText, formatLength, packsText, type CutPlan } from '@hulvek/core';
   import { tick, untrack } from 'svelte';
   import CutBars from './CutBars.svelte';
   import CutStripLabels from './CutStripLabels.svelte';
@@ -86,7 +86,13 @@
         <section data-testid="cut-plan">
           <h2>{name(plan)}</h2>
           <p>
-            {t.bars(bars(plan, total(plan)), plan.answer.optimal, String(plan.answer.bound))}
+            {t.bars(
+              bars(plan, total(plan)),
+              plan.answer.optimal,
+              plan.sheets
+                ? String(plan.answer.bound)
+                : amountText(plan.article, plan.answer.bound, store.reads),
+            )}
             {#if plan.kerf_mm > 0}{t.saw(formatLength(plan.kerf_mm, store.reads))}{/if}
             {#if plan.sheets}{t.waste((plan.sheets.waste * 100).toFixed(0))}{/if}
           </p>
