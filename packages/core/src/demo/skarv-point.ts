@@ -310,7 +310,7 @@ export function skarvPoint(): JobFile {
                 state: 'promised',
                 at: '2026-11-18T13:20:00.000Z',
                 person: 'Ines Kallas',
-                promised: '2026-12-09',
+                promised: '2026-12-01',
               },
             ],
           },

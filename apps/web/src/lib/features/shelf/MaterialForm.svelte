@@ -13,7 +13,7 @@
   import { materialForm, materialFromForm, materialMeasures, type MaterialField } from './material-form.ts';
   import { shelfWords } from '$words/shelf.ts';
   import { saveWords } from '$words/shell.ts';
-  import { withMeasureUnit } from '@hulvek/core';
+  import { chemistries, chemistryTexts, contactFaces, contactFaceTexts, withMeasureUnit } from '@hulvek/core';
   import { untrack } from 'svelte';
 
   let { material, units, onsave }: MaterialFormProps = $props();
@@ -75,6 +75,24 @@
       {/each}
     </select>
   {/each}
+  <label for="{id}-chemistry">{shelfWords.fields.chemistry}</label>
+  <select id="{id}-chemistry" bind:value={form.chemistry}>
+    <option value="">{shelfWords.yesNo.unknown}</option>
+    {#each chemistries as one (one)}<option value={one}>{chemistryTexts[one]}</option>{/each}
+  </select>
+  <details class="wide">
+    <summary>{shelfWords.faces}</summary>
+    <div class="faces">
+      {#each contactFaces as face (face)}
+        <label for="{id}-{face}">{contactFaceTexts[face]}</label>
+        <select id="{id}-{face}" bind:value={form.faces[face]}>
+          <option value="">{shelfWords.faceSays.nothing}</option>
+          <option value="allowed">{shelfWords.faceSays.allowed}</option>
+          <option value="banned">{shelfWords.faceSays.banned}</option>
+        </select>
+      {/each}
+    </div>
+  </details>
   <p class="wide quiet">{shelfWords.makersSheet}</p>
   {#if problem}<p class="wide problem" role="alert">{problem}</p>{/if}
   <p class="wide">
@@ -94,6 +112,12 @@
   }
   .wide {
     grid-column: 1 / -1;
+  }
+  .faces {
+    display: grid;
+    grid-template-columns: 14rem minmax(0, 12rem);
+    align-items: center;
+    gap: 6px var(--gap-3);
   }
   @media (max-width: 560px) {
     form {

@@ -3,12 +3,15 @@ import { shelfWords } from '$words/shelf.ts';
 import { fieldWords } from '$words/ui.ts';
 import { unitsWords } from '$words/units.ts';
 import {
+  contactFaces,
   lengthErrorTexts,
   materialSchema,
   parseLength,
   readMeasure,
   typedFor,
   writeMeasure,
+  type Chemistry,
+  type ContactFace,
   type LengthUnit,
   type Material,
   type MeasureKind,
@@ -27,7 +30,12 @@ const YES_NO = ['dampSubstrate', 'roller'] as const;
 
 export type MaterialField = (typeof FIGURES)[number] | (typeof MEASURES)[number] | (typeof LENGTHS)[number];
 export type MaterialForm = Record<MaterialField | 'name', string> &
-  Record<(typeof YES_NO)[number], '' | 'yes' | 'no'> & { primer: '' | 'never' | 'porous' | 'always' };
+  Record<(typeof YES_NO)[number], '' | 'yes' | 'no'> & {
+    primer: '' | 'never' | 'porous' | 'always';
+    chemistry: '' | Chemistry;
+    /** What its maker says of each face. */
+    faces: Record<ContactFace, '' | 'banned' | 'allowed'>;
+  };
 
 export function materialForm(material: Material, reads: LengthUnit): MaterialForm {
   const yes = (value: boolean | undefined) => (value === undefined ? '' : value ? 'yes' : 'no');
@@ -54,6 +62,13 @@ export function materialForm(material: Material, reads: LengthUnit): MaterialFor
     dampSubstrate: yes(material.dampSubstrate),
     roller: yes(material.roller),
     primer: material.primer ?? '',
+    chemistry: material.chemistry ?? '',
+    faces: Object.fromEntries(
+      contactFaces.map((face) => [
+        face,
+        material.banned?.includes(face) ? 'banned' : material.allowed?.includes(face) ? 'allowed' : '',
+      ]),
+    ) as MaterialForm['faces'],
   };
 }
 
@@ -100,6 +115,11 @@ export function materialFromForm(was: Material, form: MaterialForm, units: Lengt
   }
   for (const field of YES_NO) if (form[field] !== '') fields[field] = form[field] === 'yes';
   if (form.primer !== '') fields.primer = form.primer;
+  if (form.chemistry !== '') fields.chemistry = form.chemistry;
+  for (const said of ['banned', 'allowed'] as const) {
+    const faces = contactFaces.filter((face) => form.faces[face] === said);
+    if (faces.length > 0) fields[said] = faces;
+  }
   const parsed = materialSchema.safeParse(fields);
   if (parsed.success) return { ok: true, value: parsed.data };
   const [issue] = parsed.error.issues;

@@ -27,7 +27,10 @@
     untrack(() => void desk.work());
   });
   const urgent = $derived(
-    desk.early.filter(({ standing }) => ['late', 'now', 'too-late', 'wrong'].includes(standing)).length,
+    desk.early.filter(
+      ({ because, standing }) =>
+        because.length > 0 && ['late', 'now', 'too-late', 'wrong'].includes(standing),
+    ).length,
   );
 </script>
 
@@ -73,6 +76,7 @@
     font-weight: 700;
   }
   .tabs b {
+    margin-left: var(--gap-1);
     color: var(--bad);
   }
   @media print {

@@ -50,7 +50,10 @@ export const shelfWords = {
     primer: 'Primer',
     dampSubstrate: 'Takes a damp base',
     roller: 'To be rolled',
+    chemistry: 'Sticks by',
   },
+  faces: 'What its maker says of faces',
+  faceSays: { nothing: 'says nothing', allowed: 'goes', banned: 'not allowed' },
   primers: { unknown: 'not known', never: 'never', porous: 'on porous bases', always: 'always' },
   yesNo: { unknown: 'not known', yes: 'yes', no: 'no' },
 };
