@@ -42,6 +42,7 @@ import {
   type Solver,
 } from '@hulvek/core';
 import { cutFile } from './cut.ts';
+import { leakageFile } from './leakage.ts';
 import { orderFile, orderJob } from './order.ts';
 import { solveFile } from './solve.ts';
 import { takeoffJob } from './takeoff.ts';
@@ -65,6 +66,7 @@ const USAGE = `hulvek: plans window openings from a job file
   hulvek takeoff FILE [--json|--csv]           what to buy for the openings of a job file, piece by piece
   hulvek cut FILE [--json]                     from which bar each piece is cut (hulvek-stock)
       --seconds N                              look for a better plan for so long (10)
+  hulvek leakage FILE [--json]                 a house under a fan: flow, leakage and their bands (hulvek-fan-test)
   hulvek schools [--json]                      the ready-made methods, and what each chooses
   hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
   hulvek schema                                JSON Schema of the job file
@@ -135,6 +137,11 @@ export function run(
     const job = load(path, read);
     if (typeof job === 'string') return bad(job);
     return good(takeoffJob(job, values.json ? 'json' : values.csv ? 'csv' : 'text'));
+  }
+  if (verb === 'leakage') {
+    if (path === undefined || more.length > 0) return bad('Name one fan test: hulvek leakage FILE\n');
+    const text = textOf(path, read);
+    return text.ok ? leakageFile(path, text.value, values.json ?? false) : bad(text.problem);
   }
   if (verb === 'cut') {
     if (path === undefined || more.length > 0) return bad('Name one stock file: hulvek cut FILE\n');

@@ -86,7 +86,7 @@ describe('what an opening needs', () => {
         ({ article, piece }) => article.form === 'roll' && drawn.has(piece ?? ''),
       );
       // Of the pocket nothing is cut flat.
-    expect(drawn.size > 0).toBe(school !== 'pocket');
+      expect(drawn.size > 0).toBe(school !== 'pocket');
       for (const { piece, length_mm, width_mm } of strips) {
         const [long, wide] = drawn.get(piece ?? '') ?? [0, 0];
         expect(Math.abs((length_mm ?? 0) - long), `${piece}: ${length_mm}, drawn ${long}`).toBeLessThan(0.2);

@@ -15,3 +15,4 @@ export * from './schools.ts';
 export * from './steps.ts';
 export * from './supply.ts';
 export * from './survey.ts';
+export * from './testing.ts';

@@ -1,0 +1,3 @@
+/** The door of this room. */
+export * from './fan-test.ts';
+export * from './student.ts';
