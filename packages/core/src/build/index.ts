@@ -1,5 +1,6 @@
 /** The door of this room. */
 export { buckOf } from './base.ts';
+export * from './covered.ts';
 export * from './build-opening.ts';
 export * from './build.ts';
 export * from './changes.ts';

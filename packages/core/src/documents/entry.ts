@@ -4,7 +4,19 @@ import { words, id, name, instant, note, versionNumber } from './fields.ts';
 import { envelope } from './envelope.ts';
 import { pieceEdges } from '../vocabulary/piece-edges.ts';
 
-export const entryKinds = ['tick', 'look', 'override', 'note', 'photo', 'undo', 'built', 'cut'] as const;
+export const entryKinds = [
+  'tick',
+  'look',
+  'override',
+  'note',
+  'photo',
+  'undo',
+  'built',
+  'cut',
+  'fault',
+  'mended',
+  'rechecked',
+] as const;
 
 /** What was built otherwise than planned. */
 export const builtSchema = z.discriminatedUnion('kind', [
@@ -35,6 +47,8 @@ export const builtSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 
+export const faultSeverities = ['stops', 'noted'] as const;
+
 /** What an entry says besides words, by its kind. */
 export const factsSchema = z.discriminatedUnion('kind', [
   /** A strip was cut; spoiled, where so much of it is left for others. */
@@ -45,6 +59,19 @@ export const factsSchema = z.discriminatedUnion('kind', [
     strip: words(200).check(z.minLength(1)),
     spoiled_mm: z.optional(z.number().check(z.gte(0), z.lte(500_000))),
   }),
+  /** Something is wrong; it stops the step that would cover it, or is kept in mind. */
+  z.strictObject({
+    kind: z.literal('fault'),
+    piece: words(60),
+    severity: z.enum(faultSeverities),
+    /** The step that would cover it, where there is one. */
+    before: z.optional(words(60)),
+    /** Who is to mend it, in words. */
+    owner: z.optional(words(120)),
+  }),
+  z.strictObject({ kind: z.literal('mended'), fault: z.uuid() }),
+  /** Somebody looked again. */
+  z.strictObject({ kind: z.literal('rechecked'), fault: z.uuid(), good: z.boolean() }),
 ]);
 
 export const photoTypes = ['image/jpeg', 'image/png', 'image/webp'] as const;

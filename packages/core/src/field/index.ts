@@ -1,5 +1,6 @@
 /** The door of this room. */
 export * from './as-built.ts';
 export * from './clocks.ts';
+export * from './faults.ts';
 export * from './progress.ts';
 export * from './unfit.ts';

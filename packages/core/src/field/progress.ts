@@ -1,5 +1,6 @@
 /** What may be done now: the steps of a frozen plan against the entries made on site. */
 import type { Entry } from '../documents/entry.ts';
+import { faultsBefore, faultsOf, type Fault } from './faults.ts';
 import { asTold, isAfter, lapse, momentOf } from './clocks.ts';
 import type { Issue, Look } from '../documents/issue.ts';
 import type { PlannedStep } from '../build/build.ts';
@@ -14,7 +15,9 @@ export type Blocker =
   | { readonly kind: 'step'; readonly step: string; readonly because: 'physical' | 'process' }
   | { readonly kind: 'look'; readonly step: string }
   | { readonly kind: 'confirm'; readonly step: string }
-  | { readonly kind: 'rest'; readonly step: string; readonly until: string };
+  | { readonly kind: 'rest'; readonly step: string; readonly until: string }
+  /** A fault found at that step would be covered. */
+  | { readonly kind: 'fault'; readonly step: string; readonly fault: string };
 
 export interface StepProgress {
   readonly id: string;
@@ -74,6 +77,7 @@ export function progress(
     else entered.set(entry.step, [entry]);
   }
   const byStep = new Map<string, StepProgress>();
+  const faults = faultsOf(valid);
   const asked = issues.at(-1)?.looks ?? [];
   for (const step of steps) {
     const own = entered.get(step.id) ?? [];
@@ -81,7 +85,14 @@ export function progress(
     const afterTick = (entry: Entry) => tick !== null && isAfter(placed(entry), placed(tick));
     const look = own.findLast((entry) => entry.kind === 'look' && afterTick(entry)) ?? null;
     const override = own.findLast((entry) => entry.kind === 'override') ?? null;
-    const blockedBy = blockers(step, steps, byStep, override !== null, clock);
+    const blockedBy = [
+      ...faultsBefore(faults, step.id).map(({ entry }: Fault): Blocker => ({
+        kind: 'fault',
+        step: entry.step,
+        fault: entry.id,
+      })),
+      ...blockers(step, steps, byStep, override !== null, clock),
+    ];
     const changed = tick !== null && hashAt(issues, tick.issue, step.id) !== step.hash;
     byStep.set(step.id, {
       id: step.id,
@@ -184,7 +195,8 @@ export type Refusal =
   | 'text-needed'
   | 'no-rest'
   | 'built-needed'
-  | 'facts-needed';
+  | 'facts-needed'
+  | 'no-fault';
 
 export function refusal(
   entry: Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built' | 'facts'>,
@@ -209,6 +221,13 @@ export function refusal(
     case 'cut':
       // Cut on the ground, before anything else of the step may begin.
       return entry.facts?.kind === 'cut' && concerns(row, entry.facts.piece) ? null : 'facts-needed';
+    case 'fault':
+      if (entry.facts?.kind !== 'fault' || !concerns(row, entry.facts.piece)) return 'facts-needed';
+      return entry.note.trim() === '' ? 'text-needed' : null;
+    case 'mended':
+      return faultIn(step, entry, 'mended')?.status === 'open' ? null : 'no-fault';
+    case 'rechecked':
+      return faultIn(step, entry, 'rechecked')?.status === 'mended' ? null : 'no-fault';
     case 'note':
       return entry.note.trim() === '' ? 'text-needed' : null;
     case 'photo':
@@ -218,9 +237,29 @@ export function refusal(
   }
 }
 
+/** The fault that an entry is about. */
+function faultIn(
+  { entries }: StepProgress,
+  { facts }: Pick<Entry, 'facts'>,
+  kind: 'mended' | 'rechecked',
+): Fault | undefined {
+  return facts?.kind === kind ? faultsOf(entries).find(({ entry }) => entry.id === facts.fault) : undefined;
+}
+
 /** A step is about what it brings, and about what it takes out or makes fast. */
 const concerns = ({ places, events }: PlannedStep, piece: string): boolean =>
   places.includes(piece) || events.some(({ thing }) => thing === piece);
+
+/** Entries that no step rests on. */
+const OF_THEIR_OWN: readonly Entry['kind'][] = [
+  'note',
+  'photo',
+  'built',
+  'cut',
+  'fault',
+  'mended',
+  'rechecked',
+];
 
 function refusalToUndo(
   id: string | null,
@@ -231,8 +270,7 @@ function refusalToUndo(
   const undone = step.entries.find((entry) => entry.id === id);
   if (!undone) return 'nothing-to-undo';
   const tickedTwice = step.entries.some((entry) => entry.kind === 'tick' && entry.id !== id);
-  if (['note', 'photo', 'built', 'cut'].includes(undone.kind) || (undone.kind === 'tick' && tickedTwice))
-    return null;
+  if (OF_THEIR_OWN.includes(undone.kind) || (undone.kind === 'tick' && tickedTwice)) return null;
   const relied = list.some(
     (s) => s.tick && steps.some((row) => row.id === s.id && holding(row).some((a) => a.step === step.id)),
   );

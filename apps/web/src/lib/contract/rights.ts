@@ -43,6 +43,9 @@ export const ENTRY_ACTION = {
   photo: 'note',
   built: 'note',
   cut: 'tick',
+  fault: 'note',
+  mended: 'tick',
+  rechecked: 'look',
   undo: 'note',
 } as const;
 

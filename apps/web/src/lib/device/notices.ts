@@ -6,7 +6,8 @@ import type { OpeningPart, Pack } from '$lib/contract/pack.ts';
 import { mayLook } from '$lib/contract/rights.ts';
 import { progress, thawedIssue, type Entry } from '@hulvek/core';
 
-export type NoticeKind = 'frozen' | 'frozen-anew' | 'look' | 'note' | 'built' | 'override' | 'taken-back';
+export type NoticeKind =
+  'frozen' | 'frozen-anew' | 'look' | 'note' | 'built' | 'fault' | 'override' | 'taken-back';
 
 export interface Notice {
   readonly id: string;
@@ -27,6 +28,7 @@ const MOST = 100;
 const TOLD: Partial<Record<Entry['kind'], NoticeKind>> = {
   note: 'note',
   built: 'built',
+  fault: 'fault',
   override: 'override',
 };
 

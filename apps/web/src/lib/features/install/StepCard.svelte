@@ -21,10 +21,12 @@
   import Button from '$lib/ui/Button.svelte';
   import PictureButton from '$lib/ui/PictureButton.svelte';
   import { builtWords, entryKindsWords, installWords, statusWords } from '$words/install.ts';
+  import { punchWords } from '$words/punch.ts';
   import { measureWords } from '$words/measure.ts';
   import { clockTime } from '$lib/ui/time.ts';
   import {
     faceDrawing,
+    faultsOf,
     figuresIn,
     fasteningText,
     alsoIn,
@@ -47,13 +49,15 @@
   import { changeText } from '$words/prove-water.ts';
   import Marked from '$lib/features/glossary/Marked.svelte';
   import BuiltForm from './BuiltForm.svelte';
+  import FaultForm from './FaultForm.svelte';
+  import FaultList from './FaultList.svelte';
   import EntryPicture from './EntryPicture.svelte';
 
   let { step, state: now, number, open, log, units, ondone }: StepCardProps = $props();
   /** A card somebody opened or closed stays so until another one is next. */
   let shown = $derived(open);
   let note = $state('');
-  let asking = $state<'note' | 'override' | 'built' | null>(null);
+  let asking = $state<'note' | 'override' | 'built' | 'fault' | null>(null);
   const words = $derived(stepText(step.id, log.frozen?.build.context.choices, log.issue?.unit.operation));
   const cuts = $derived((log.frozen?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
   const places = $derived.by(() => {
@@ -83,6 +87,7 @@
   const NO_FIGURES: ReadonlySet<DrawingLayer> = new Set(['dimensions']);
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
   const otherwise = $derived(now.entries.filter((entry) => entry.kind === 'built'));
+  const faults = $derived(faultsOf(now.entries));
   const unsent = $derived(now.entries.some((entry) => log.waiting.has(entry.id)));
   const resting = $derived(now.blockedBy.some((b) => b.kind === 'rest'));
 
@@ -93,6 +98,8 @@
         return installWords.waitsLook(title);
       case 'confirm':
         return installWords.waitsConfirm(title);
+      case 'fault':
+        return installWords.waitsFault(title);
       case 'rest':
         return installWords.waitsRest(title, clockTime(blocker.until));
       case 'step':
@@ -249,6 +256,9 @@
           <Button kind="quiet" large onclick={() => (asking = asking === 'built' ? null : 'built')}
             >{builtWords.add}</Button
           >
+          <Button kind="quiet" large onclick={() => (asking = asking === 'fault' ? null : 'fault')}
+            >{punchWords.add}</Button
+          >
         {/if}
         <PictureButton
           label={installWords.addPicture}
@@ -276,7 +286,9 @@
         >
       </p>
     {/each}
-    {#if asking === 'built'}
+    {#if faults.length > 0}<FaultList {faults} {log} />{/if}
+    {#if asking === 'fault'}<FaultForm {step} {log} ondone={() => (asking = null)} />
+    {:else if asking === 'built'}
       <BuiltForm
         pieces={step.places}
         {units}

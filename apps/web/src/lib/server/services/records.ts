@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import {
   contentHash,
+  faultsOf,
   frozenBuild,
   mustRead,
   progress,
@@ -283,6 +284,13 @@ async function against(
   const states = progress(steps, issues, part.entries, entry);
   const state = states.find((s) => s.id === entry.step);
   if (entry.kind === 'look' && !mayLook(lookRule, role, person, state?.tick ?? null)) return 'not-the-looker';
+  if (entry.kind === 'rechecked') {
+    const { facts } = entry;
+    const fault = faultsOf(state?.entries ?? []).find(
+      (one) => facts?.kind === 'rechecked' && one.entry.id === facts.fault,
+    );
+    if (!mayLook(lookRule, role, person, fault?.mended ?? null)) return 'not-the-looker';
+  }
   const undone = entry.kind === 'undo' ? state?.entries.find((e) => e.id === entry.undoes) : undefined;
   if (undone && !may(role, ENTRY_ACTION[undone.kind])) return 'not-allowed';
   return refusal(entry, states, steps);

@@ -11,6 +11,7 @@ export const noticeWords: Readonly<Record<NoticeKind, (notice: Notice) => string
   look: (notice) => `waits for a look at ${step(notice)}, done by ${notice.by}.`,
   note: (notice) => `has a note by ${notice.by} at ${step(notice)}.`,
   built: (notice) => `came out otherwise at ${step(notice)}, says ${notice.by}.`,
+  fault: (notice) => `has a fault at ${step(notice)}, found by ${notice.by}.`,
   override: (notice) => `went on before its time at ${step(notice)}, by ${notice.by}.`,
   'taken-back': (notice) => `${notice.by} took back what you entered at ${step(notice)}.`,
 };

@@ -66,6 +66,7 @@ export const refusalsWords: Record<Refused, string> = {
   'reason-needed': 'Say why the waiting time is cut short.',
   'text-needed': 'The note is empty.',
   'built-needed': 'Say which piece of this step, and what is otherwise.',
+  'no-fault': 'There is no such fault to mend or to look at again.',
   'facts-needed': 'What belongs to this entry is missing, or is about another step.',
   'no-rest': 'No waiting time is running here.',
   'not-started': 'Freeze the plan first; entries refer to it.',

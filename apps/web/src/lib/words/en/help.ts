@@ -52,6 +52,15 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
       ANY,
     ],
   },
+  punch: {
+    is: 'Every fault that somebody noted at a step: open, mended, looked at again. What would cover an open one waits.',
+    todo: [
+      'Note a fault on the card of the step, with the piece it is at.',
+      'Mend it before the step that would cover it.',
+      'Let somebody who did not mend it look again.',
+    ],
+    keys: [ANY],
+  },
   today: {
     is: 'What you do on a day, in its order: where, with whom, what to bring and what to cut first. It works without a network.',
     todo: ['Open a step to tick it.', 'Look at what waits for your look.', 'See the days to come.'],

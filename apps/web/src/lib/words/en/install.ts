@@ -69,6 +69,7 @@ export const installWords = {
   cut: 'Pieces',
   caution: 'Caution',
   waitsFor: (step: string) => `Waits for: ${step}`,
+  waitsFault: (step: string) => `A fault at “${step}” would be covered: mend it and have it looked at first`,
   waitsLook: (step: string) => `Stop: somebody must look at “${step}” first`,
   waitsConfirm: (step: string) => `“${step}” changed with the plan: confirm it first`,
   waitsRest: (step: string, until: string) => `“${step}” rests until ${until}`,
@@ -112,6 +113,9 @@ export const entryKindsWords: Record<Exclude<Entry['kind'], 'undo'>, string> = {
   photo: 'picture',
   built: 'built otherwise',
   cut: 'cut',
+  fault: 'fault',
+  mended: 'mended',
+  rechecked: 'looked at again',
 };
 
 /** Marks drawn on a picture with a finger. */

@@ -187,6 +187,7 @@ export const viewWords = {
   sizes: 'Sizes',
   calendar: 'Calendar',
   today: 'Today',
+  punch: 'Punch list',
   materials: 'Materials',
   cutting: 'Cutting',
   cutSheet: 'Cut sheet',
