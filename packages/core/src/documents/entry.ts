@@ -2,6 +2,7 @@
 import * as z from 'zod/mini';
 import { words, id, name, instant, note, versionNumber } from './fields.ts';
 import { envelope } from './envelope.ts';
+import { measuredWhats } from '../vocabulary/measured.ts';
 import { pieceEdges } from '../vocabulary/piece-edges.ts';
 
 export const entryKinds = [
@@ -16,6 +17,7 @@ export const entryKinds = [
   'fault',
   'mended',
   'rechecked',
+  'measured',
 ] as const;
 
 /** What was built otherwise than planned. */
@@ -68,6 +70,14 @@ export const factsSchema = z.discriminatedUnion('kind', [
     before: z.optional(words(60)),
     /** Who is to mend it, in words. */
     owner: z.optional(words(120)),
+  }),
+  /** A figure, in mm, °C or percent; with the reason why one outside its limits stays. */
+  z.strictObject({
+    kind: z.literal('measured'),
+    what: z.enum(measuredWhats),
+    place: words(60),
+    value: z.number().check(z.gte(-1000), z.lte(100_000)),
+    accepted: z.optional(words(400)),
   }),
   z.strictObject({ kind: z.literal('mended'), fault: z.uuid() }),
   /** Somebody looked again. */

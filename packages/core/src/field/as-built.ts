@@ -35,7 +35,17 @@ export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
   }
   let now = unchanged(ordered);
   const changes: WallChange[] = [];
-  for (const { built } of valid) {
+  // Of films that were measured again the newest is the one that is there.
+  const newest = new Set(
+    new Map(
+      valid.flatMap((entry) => {
+        const film = filmOf(entry);
+        return film ? [[film.piece, entry] as const] : [];
+      }),
+    ).values(),
+  );
+  for (const entry of valid) {
+    const built = entry.built ?? (newest.has(entry) ? filmOf(entry) : null);
     if (!built) continue;
     const next = withChanges(now.build, [built], now);
     if (next.ok) {
@@ -45,6 +55,12 @@ export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
   }
   return { ...now, count: done.length, changes, left };
 }
+
+/** A wet film that was measured is the film that is there. */
+const filmOf = ({ facts }: Entry): Extract<WallChange, { kind: 'film' }> | null =>
+  facts?.kind === 'measured' && facts.what === 'film' && facts.value > 0 && facts.value <= 10
+    ? { kind: 'film', piece: facts.place, mm: facts.value }
+    : null;
 
 /**
  * The verdict of a proof on a wall that is not the planned one: what rests on looks that nobody recorded, on pieces of another

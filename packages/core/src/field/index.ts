@@ -2,5 +2,6 @@
 export * from './as-built.ts';
 export * from './clocks.ts';
 export * from './faults.ts';
+export * from './measured.ts';
 export * from './progress.ts';
 export * from './unfit.ts';

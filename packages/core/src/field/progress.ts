@@ -224,6 +224,8 @@ export function refusal(
     case 'fault':
       if (entry.facts?.kind !== 'fault' || !concerns(row, entry.facts.piece)) return 'facts-needed';
       return entry.note.trim() === '' ? 'text-needed' : null;
+    case 'measured':
+      return entry.facts?.kind === 'measured' ? null : 'facts-needed';
     case 'mended':
       return faultIn(step, entry, 'mended')?.status === 'open' ? null : 'no-fault';
     case 'rechecked':
@@ -259,6 +261,7 @@ const OF_THEIR_OWN: readonly Entry['kind'][] = [
   'fault',
   'mended',
   'rechecked',
+  'measured',
 ];
 
 function refusalToUndo(

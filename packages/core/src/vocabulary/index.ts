@@ -23,5 +23,6 @@ export * from './surfaces.ts';
 export * from './looks.ts';
 export * from './crew.ts';
 export * from './contacts.ts';
+export * from './measured.ts';
 export * from './order-states.ts';
 export * from './stock.ts';

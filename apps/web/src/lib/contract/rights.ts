@@ -46,6 +46,7 @@ export const ENTRY_ACTION = {
   fault: 'note',
   mended: 'tick',
   rechecked: 'look',
+  measured: 'tick',
   undo: 'note',
 } as const;
 

@@ -7,6 +7,7 @@ export * from './wall-things.ts';
 export * from './joints.ts';
 export * from './judgement.ts';
 export * from './looks.ts';
+export * from './measured.ts';
 export * from './moisture.ts';
 export * from './pieces.ts';
 export * from './places.ts';

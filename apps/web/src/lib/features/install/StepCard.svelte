@@ -25,6 +25,7 @@
   import { measureWords } from '$words/measure.ts';
   import { clockTime } from '$lib/ui/time.ts';
   import {
+    asksAt,
     faceDrawing,
     faultsOf,
     figuresIn,
@@ -35,6 +36,7 @@
     handlingOf,
     handlingText,
     lookText,
+    measuredAt,
     needTexts,
     pieceText,
     plays,
@@ -51,6 +53,7 @@
   import BuiltForm from './BuiltForm.svelte';
   import FaultForm from './FaultForm.svelte';
   import FaultList from './FaultList.svelte';
+  import MeasuredList from './MeasuredList.svelte';
   import EntryPicture from './EntryPicture.svelte';
 
   let { step, state: now, number, open, log, units, ondone }: StepCardProps = $props();
@@ -87,6 +90,10 @@
   const NO_FIGURES: ReadonlySet<DrawingLayer> = new Set(['dimensions']);
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
   const otherwise = $derived(now.entries.filter((entry) => entry.kind === 'built'));
+  const measured = $derived.by(() => {
+    const build = log.frozen?.build;
+    return build ? measuredAt(asksAt(build, step, log.store.context.materials), now.entries) : [];
+  });
   const faults = $derived(faultsOf(now.entries));
   const unsent = $derived(now.entries.some((entry) => log.waiting.has(entry.id)));
   const resting = $derived(now.blockedBy.some((b) => b.kind === 'rest'));
@@ -216,6 +223,7 @@
       </p>{/if}
     {#each now.blockedBy as blocker (blocker.kind + blocker.step)}<p class="blocked">{why(blocker)}</p>{/each}
 
+    {#if measured.length > 0}<MeasuredList step={step.id} list={measured} {log} {units} />{/if}
     {#if pictures.length > 0}
       <ul class="pictures" aria-label={installWords.pictures}>
         {#each pictures as entry (entry.id)}

@@ -116,6 +116,7 @@ export const entryKindsWords: Record<Exclude<Entry['kind'], 'undo'>, string> = {
   fault: 'fault',
   mended: 'mended',
   rechecked: 'looked at again',
+  measured: 'measured',
 };
 
 /** Marks drawn on a picture with a finger. */

@@ -38,3 +38,18 @@ export const punchWords = {
   count: (open: number, all: number) => `${open} not closed of ${all}`,
   toOpening: 'Open',
 };
+
+/** Words of what is measured at a step. */
+export const measuredWords = {
+  title: 'To measure',
+  least: (value: string) => `at least ${value}`,
+  most: (value: string) => `${value} at most`,
+  keep: 'Keep',
+  wrong: 'This does not read as a figure. Type it again, with its unit.',
+  is: (value: string) => `measured ${value}`,
+  times: (n: number) => `${n} times so far`,
+  by: (person: string, at: string) => `by ${person}, ${at}`,
+  accepted: (why: string) => `outside, and left so: ${why}`,
+  accept: 'Leave it so, with the reason',
+  why: 'Why it stays so',
+};
