@@ -18,3 +18,4 @@ export type { DocumentProblem } from './plain-problem.ts';
 export type { FrozenBuild } from './frozen-build.ts';
 export * from './calendar.ts';
 export * from './supply.ts';
+export * from './fan-test.ts';

@@ -115,6 +115,11 @@ const kinds = {
     mm: times('m³/h', 1, 1, /^m[³3]\/h$/i),
     in: times('cfm', FOOT_m ** 3 * 60, 2, /^(?:cfm|ft[³3]\/min)$/i),
   },
+  /** Of a house, kept in m³. */
+  space: {
+    mm: times('m³', 1, 0, /^m[³3]$/i),
+    in: times('ft³', FOOT_m ** 3, 0, /^(?:ft[³3]|cu\.?\s*ft)$/i),
+  },
   /** Sealant and foam, kept in ml. */
   volume: {
     mm: times('ml', 1, 0, /^ml$/i),

@@ -1,30 +1,8 @@
 /** A whole house under a fan: flow against pressure, and what they say of its leaks. `hulvek-fan-test` version 1. */
-import * as z from 'zod/mini';
+import { fanTestSchema, type FanTest, type HouseTest } from '../documents/fan-test.ts';
 import { readBy } from '../documents/read.ts';
+import { generator } from '../quantities/random.ts';
 import { studentBand } from './student.ts';
-
-const pascal = z.number().check(z.gte(-1000), z.lte(1000));
-const temperature = z.number().check(z.gte(-60), z.lte(60));
-
-export const fanTestSchema = z.strictObject({
-  format: z.literal('hulvek-fan-test'),
-  version: z.literal(1),
-  /** Air inside the part that is tested. */
-  volume_m3: z.number().check(z.positive(), z.lte(10_000_000)),
-  envelope_m2: z.optional(z.number().check(z.positive(), z.lte(10_000_000))),
-  inside_C: temperature,
-  outside_C: temperature,
-  /** Of the air at the site, absolute. */
-  pressure_Pa: z.number().check(z.gte(40_000), z.lte(120_000)),
-  /** Across the envelope with the fan covered. */
-  zero_before_Pa: z.array(pascal).check(z.maxLength(1000)),
-  zero_after_Pa: z.array(pascal).check(z.maxLength(1000)),
-  mode: z.enum(['depressurise', 'pressurise']),
-  readings: z
-    .array(z.strictObject({ pressure_Pa: pascal, flow_m3h: z.number().check(z.lte(10_000_000)) }))
-    .check(z.maxLength(1000)),
-});
-export type FanTest = z.infer<typeof fanTestSchema>;
 
 export type FanWarning =
   'no-zero' | 'few-points' | 'exponent' | 'scatter' | 'zero-large' | 'lowest-too-low' | 'highest-too-low';
@@ -49,6 +27,52 @@ export interface FanResult {
   /** Per m² of envelope at 50 Pa, where that is known: m³/(h m²). */
   readonly q50_m3hm2?: number;
   readonly warnings: readonly FanWarning[];
+}
+
+/** Wind above which pressures wander, m/s, and height times difference of temperatures above which the house draws, m K. Source: ISO 9972, from memory. */
+const WIND_ms = 6;
+const DRAUGHT_mK = 250;
+
+/** What of a job's test lies outside the standard's conditions. */
+export const fanConditions = ({
+  height_m,
+  wind_ms,
+  test,
+}: HouseTest): readonly ('wind' | 'draught' | 'height-unknown' | 'wind-unknown')[] => [
+  ...(wind_ms === undefined ? (['wind-unknown'] as const) : wind_ms > WIND_ms ? (['wind'] as const) : []),
+  ...(height_m === undefined
+    ? (['height-unknown'] as const)
+    : height_m * Math.abs(test.inside_C - test.outside_C) > DRAUGHT_mK
+      ? (['draught'] as const)
+      : []),
+];
+
+/**
+ * A simulated fan gauge: readings of a house of known leaks with the noise of a windy day. Same for a seed.
+ * Zero readings come with it.
+ */
+export function simulatedReadings(
+  seed: number,
+  {
+    C,
+    n,
+    noise_share = 0.02,
+    zero_Pa = 1,
+  }: { readonly C: number; readonly n: number; readonly noise_share?: number; readonly zero_Pa?: number },
+): Pick<FanTest, 'zero_before_Pa' | 'zero_after_Pa' | 'readings'> {
+  const chance = generator(seed);
+  const noise = () => 2 * chance() - 1;
+  const tenth = (figure: number) => Math.round(figure * 10) / 10;
+  const zeros = () => [0, 0, 0].map(() => tenth(zero_Pa * (0.6 + 0.4 * noise())));
+  const [before, after] = [zeros(), zeros()];
+  return {
+    zero_before_Pa: before,
+    zero_after_Pa: after,
+    readings: [60, 52, 44, 36, 28, 20, 14].map((Pa) => ({
+      pressure_Pa: tenth(-Pa + zero_Pa * 0.6 + 0.4 * noise()),
+      flow_m3h: tenth(C * Pa ** n * (1 + noise_share * noise())),
+    })),
+  };
 }
 
 /** The points that the line goes through: pressure over that of the covered fan, flow through the envelope. */

@@ -24,5 +24,6 @@ export * from './looks.ts';
 export * from './crew.ts';
 export * from './contacts.ts';
 export * from './measured.ts';
+export * from './fan-tests.ts';
 export * from './order-states.ts';
 export * from './stock.ts';

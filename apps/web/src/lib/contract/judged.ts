@@ -56,6 +56,7 @@ export function judgeMark({
     calendar: _cal,
     calendarPlan: _plan,
     supply: _supply,
+    houseTests: _tests,
     ...site
   } = job;
   const shared = contentHash([JUDGED_BY, site, walls, units, methods, materials ?? []]);

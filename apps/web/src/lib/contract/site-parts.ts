@@ -19,6 +19,7 @@ export const siteParts = [
   'calendar',
   'calendarPlan',
   'supply',
+  'houseTests',
 ] as const;
 export type SiteName = (typeof siteParts)[number];
 export type SitePart = Partial<Pick<Job, SiteName>>;
@@ -40,6 +41,7 @@ const fields: Record<SiteName, true> = {
   calendar: true,
   calendarPlan: true,
   supply: true,
+  houseTests: true,
 };
 /** Any of the parts, and nothing else. */
 export const sitePartSchema = z.pick(jobSchema, fields);

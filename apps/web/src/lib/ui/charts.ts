@@ -8,6 +8,7 @@ import {
   LinearScale,
   LineController,
   LineElement,
+  LogarithmicScale,
   PointElement,
   Tooltip,
 } from 'chart.js';
@@ -20,6 +21,7 @@ Chart.register(
   LinearScale,
   LineController,
   LineElement,
+  LogarithmicScale,
   PointElement,
   Tooltip,
 );

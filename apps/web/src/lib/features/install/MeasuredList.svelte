@@ -120,6 +120,7 @@
           {:else}
             <p class="caution">{measuredTexts[ask.what].outside}</p>
             <form
+              class="why"
               onsubmit={(event) => {
                 event.preventDefault();
                 keep(ask, value, (why[key] ?? '').trim());
@@ -158,6 +159,13 @@
     grid-template-columns: minmax(0, 1fr) auto;
     gap: 2px var(--gap-3);
     align-items: center;
+  }
+  form.why {
+    grid-template-columns: minmax(0, 1fr);
+    justify-items: start;
+  }
+  form.why input {
+    width: 100%;
   }
   label {
     grid-column: 1 / -1;

@@ -52,6 +52,15 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
       ANY,
     ],
   },
+  tests: {
+    is: 'The house under a fan: flow at 50 Pa with its band, exponent, leakage area, and what is weak about a test.',
+    todo: [
+      'See to every line of the safety list; the fields open after that.',
+      'Type or paste pressures and flows, and the readings with the fan covered.',
+      'Compare a test before the lining with one of the finished house.',
+    ],
+    keys: [ANY],
+  },
   punch: {
     is: 'Every fault that somebody noted at a step: open, mended, looked at again. What would cover an open one waits.',
     todo: [

@@ -104,7 +104,7 @@ export const stagesWords = {
   'hand-over': 'Hand over',
   label: 'Stages of the work',
   later: {
-    test: 'Here will stand the readings of fan, chamber, spray and camera, and what they mean. Nothing has been tested in this program yet.',
+    test: 'Tests of one opening, by chamber, spray and camera, are not here yet. The house under a fan stands among the pages of the job: Tests.',
     'hand-over':
       'Here will stand the dossier of what is behind the cladding and the notes to the next trades. Until then the job file holds every entry.',
   },
@@ -188,6 +188,7 @@ export const viewWords = {
   calendar: 'Calendar',
   today: 'Today',
   punch: 'Punch list',
+  tests: 'Tests',
   materials: 'Materials',
   cutting: 'Cutting',
   cutSheet: 'Cut sheet',

@@ -10,6 +10,7 @@ export const gradeWords = {
 /** One figure of a kind in both systems, for those who typed none. */
 const EXAMPLE: Readonly<Record<MeasureKind, number>> = {
   temperature: 20,
+  space: 400,
   difference: 5,
   mass: 25,
   speed: 12,
