@@ -46,7 +46,7 @@ test.afterAll(() => void worker.kill());
  * later is counted too.
  */
 const VISITS = [
-  { page: '/jobs/skarv-point/skarv-s-05/install', most_kB: 200, files: 55 },
+  { page: '/jobs/skarv-point/skarv-s-05/install', most_kB: 204, files: 55 },
   { page: '/jobs/skarv-point/skarv-n-03/measure', most_kB: 312, files: 68 },
   { page: '/jobs/skarv-point/skarv-n-03/detail', most_kB: 328, files: 72 },
   // With the worker that solves heat, and charts where one is drawn.
