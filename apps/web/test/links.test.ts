@@ -1,5 +1,5 @@
 /** Links, rights, tries, sessions and deletion: who gets in, by what, and what is over. */
-import { calendarSchema, skarvPoint, type CalendarPlan } from '@hulvek/core';
+import { calendarSchema, noSupply, skarvPoint, type CalendarPlan } from '@hulvek/core';
 import { sitePartsOf } from '../src/lib/contract/site-parts.ts';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -281,6 +281,24 @@ describe('a calendar', () => {
         person: 'Calla Moe',
         account: user,
         tasks: [task('pan', ['a'])],
+      },
+      supply: {
+        ...noSupply,
+        orders: [
+          {
+            id: 'o1',
+            article: 'sealant',
+            amount: 1,
+            events: [
+              {
+                state: 'ordered' as const,
+                at: '2026-11-29T10:00:00.000Z',
+                person: 'Calla Moe',
+                account: user,
+              },
+            ],
+          },
+        ],
       },
     };
     expect(await changeJob(db, 'with-calendar', was ? { calendar: was } : {}, change)).toBe(true);

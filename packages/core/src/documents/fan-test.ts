@@ -33,6 +33,7 @@ export const houseTestSchema = z.strictObject({
   stage: z.enum(fanStages),
   at: instant,
   person: name,
+  account: z.optional(z.uuid()),
   safety: z.array(z.enum(fanSafety)).check(z.maxLength(fanSafety.length)),
   /** From the lowest leak to the highest, m, and the wind at the house. */
   height_m: z.optional(z.number().check(z.gte(0), z.lte(500))),

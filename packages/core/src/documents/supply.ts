@@ -53,6 +53,7 @@ export const supplySchema = z.strictObject({
               state: z.enum(orderStates),
               at: instant,
               person: name,
+              account: z.optional(z.uuid()),
               promised: z.optional(day),
               note: z.optional(words(400)),
               lot: z.optional(words(60)),
@@ -76,6 +77,7 @@ export const supplySchema = z.strictObject({
         held: z.boolean(),
         at: instant,
         person: name,
+        account: z.optional(z.uuid()),
         note: words(400),
       }),
     )

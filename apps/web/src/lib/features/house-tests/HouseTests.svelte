@@ -121,6 +121,7 @@
       stage,
       at: new Date().toISOString(),
       person: store.pack.me.name,
+      account: store.pack.me.id,
       safety: [...fanSafety],
       ...(height_m !== undefined && { height_m }),
       ...(wind_ms !== undefined && { wind_ms }),

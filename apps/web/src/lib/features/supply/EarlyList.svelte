@@ -69,6 +69,7 @@
         state: happened,
         at: new Date().toISOString(),
         person: desk.store.pack.me.name,
+        account: desk.store.pack.me.id,
         ...(happened === 'promised' && { promised }),
         ...(words.trim() !== '' && { note: words.trim() }),
         ...(lot.trim() !== '' && { lot: lot.trim() }),

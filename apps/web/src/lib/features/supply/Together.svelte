@@ -62,6 +62,7 @@
       held,
       at: new Date().toISOString(),
       person: desk.store.pack.me.name,
+      account: desk.store.pack.me.id,
       note: words.trim(),
     };
     if (await desk.put({ ...desk.supply, adhesion: [...desk.supply.adhesion, test] })) asking = null;

@@ -1,4 +1,4 @@
-/** People in a job's calendar, as accounts come from elsewhere and go. */
+/** People whom a job itself names (calendar, orders, own tests), as accounts come from elsewhere and go. */
 import type { Job } from '@hulvek/core';
 import { inArray, or, sql } from 'drizzle-orm';
 import { makerWords } from '$words/contract.ts';
@@ -15,6 +15,29 @@ export function withoutCalendarAccounts(job: Job): Job {
       calendar: { ...calendar, people: calendar.people.map(({ account: _account, ...person }) => person) },
     }),
     ...(calendarPlan && { calendarPlan: { ...calendarPlan, account: undefined } }),
+    ...withMakers(job, ({ account: _account, ...record }) => record),
+  };
+}
+
+interface Made {
+  readonly person: string;
+  readonly account?: string | undefined;
+}
+
+/** Orders, pulls of strips and tests of a job, each with its maker as `change` leaves him. */
+function withMakers(
+  { supply, houseTests }: Job,
+  change: <Record extends Made>(record: Record) => Omit<Record, 'account'> & Pick<Made, 'account'>,
+): Pick<Job, 'supply' | 'houseTests'> {
+  return {
+    ...(supply && {
+      supply: {
+        ...supply,
+        orders: supply.orders.map((order) => ({ ...order, events: order.events.map(change) })),
+        adhesion: supply.adhesion.map(change),
+      },
+    }),
+    ...(houseTests && { houseTests: houseTests.map(change) }),
   };
 }
 
@@ -30,7 +53,13 @@ export function withoutPerson(job: Job, who: Who): Job {
     account === undefined ? name === who.name : account === who.id;
   const isIn = calendar?.people.some(isMeant) ?? false;
   const hasTaken = calendarPlan !== undefined && isMeant({ ...calendarPlan, name: calendarPlan.person });
-  if (!isIn && !hasTaken) return job;
+  const made = [
+    ...(job.supply?.orders.flatMap(({ events }) => events) ?? []),
+    ...(job.supply?.adhesion ?? []),
+    ...(job.houseTests ?? []),
+  ];
+  const hasMade = made.some(({ person, account }) => isMeant({ account, name: person }));
+  if (!isIn && !hasTaken && !hasMade) return job;
   return {
     ...job,
     ...(calendar && {
@@ -45,6 +74,11 @@ export function withoutPerson(job: Job, who: Who): Job {
     }),
     ...(calendarPlan &&
       hasTaken && { calendarPlan: { ...calendarPlan, person: makerWords.erased, account: undefined } }),
+    ...withMakers(job, (record) =>
+      isMeant({ account: record.account, name: record.person })
+        ? { ...record, person: makerWords.erased, account: undefined }
+        : record,
+    ),
   };
 }
 
