@@ -3,6 +3,8 @@ import {
   buildOpening,
   contextOf,
   exampleJob,
+  needsOf,
+  noSupply,
   openingsOf,
   planOpening,
   presetIds,
@@ -10,6 +12,7 @@ import {
   proveWater,
   SharedPlans,
   skarvPoint,
+  takeoff,
   traceWater,
   type JobFile,
   type SharedMade,
@@ -53,6 +56,25 @@ function benchPlans(few: JobFile, many: JobFile): void {
   ];
   say(`plans          ${MANY} openings in ${Math.round(b * MANY)} ms, ${b.toFixed(2)} ms each`);
   say(`               each of ${MANY} against each of ${FEW}: ratio ${(b / a).toFixed(2)}`);
+}
+
+/** What all of many openings need, after their plans are made. */
+function benchTakeoff(many: JobFile): void {
+  const [openings, context] = [openingsOf(many), contextOf(many)];
+  const builds = openings.flatMap((opening) => {
+    const { build } = planOpening(opening, context);
+    return build ? [{ id: opening.id, build }] : [];
+  });
+  const times = Array.from({ length: ROUNDS }, () => {
+    const started = performance.now();
+    const needs = builds.flatMap(({ id, build }) => needsOf(id, build, {}));
+    takeoff({ needs, supply: noSupply });
+    return performance.now() - started;
+  });
+  const ms = percentile(times, 0.5);
+  say(
+    `take-off       ${builds.length} openings in ${Math.round(ms)} ms after their plans (goal: at most 200)`,
+  );
 }
 
 /** Of many openings most are of one size and method, the others of any. */
@@ -327,6 +349,7 @@ async function inBrowser(work: (page: Page, pid: number) => Promise<void>): Prom
 
 const [few, many] = [jobOf(FEW, 'few'), jobOf(MANY, 'many')];
 benchPlans(few, many);
+benchTakeoff(many);
 benchAlike();
 benchParts();
 benchHeat(say, percentile);

@@ -25,7 +25,15 @@ export interface CutRow {
   readonly stretch: number;
 }
 
-export const cutList = (pieces: readonly Piece[]): CutRow[] => pieces.flatMap(cutRows);
+/** Asked for by the plan, by cards and by the take-off: a piece is measured once. */
+const known = new WeakMap<Piece, readonly CutRow[]>();
+
+export const cutList = (pieces: readonly Piece[]): CutRow[] =>
+  pieces.flatMap((piece) => {
+    const rows = known.get(piece) ?? cutRows(piece);
+    known.set(piece, rows);
+    return rows;
+  });
 
 const ML_PER_mm3 = 1e-3;
 

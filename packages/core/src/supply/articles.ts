@@ -27,6 +27,10 @@ export interface Article {
 
 const trimmed = (mm: number) => String(Math.round(mm * 10) / 10);
 
+/** The same object for the same article: a job names few, many times. */
+const articles = new Map<string, Article>();
+const MOST_ARTICLES = 5000;
+
 export const articleOf = (
   goods: Goods,
   o: {
@@ -37,8 +41,11 @@ export const articleOf = (
   } = {},
 ): Article => {
   const { width_mm = null, thickness_mm = null, material = null, unit = null } = o;
+  const key = `${goods}|${width_mm}|${thickness_mm}|${material}|${unit}`;
+  const before = articles.get(key);
+  if (before) return before;
   const size = [width_mm, thickness_mm].flatMap((mm) => (mm === null ? [] : [trimmed(mm)])).join('x');
-  return {
+  const article: Article = {
     id: [goods, unit ?? (size === '' ? null : size)].filter((part) => part !== null).join('/'),
     goods,
     form: sold[goods].form,
@@ -47,15 +54,35 @@ export const articleOf = (
     material,
     unit,
   };
+  if (articles.size >= MOST_ARTICLES) articles.clear();
+  articles.set(key, article);
+  return article;
 };
+
+interface Width {
+  readonly mm: number;
+  readonly id: string | null;
+}
+/** By the stock of a job: the widths of each kind, narrowest first. */
+const widths = new WeakMap<readonly Material[], Map<Goods, readonly Width[]>>();
+
+function widthsOf(goods: Goods, materials: readonly Material[]): readonly Width[] {
+  const known = widths.get(materials) ?? new Map<Goods, readonly Width[]>();
+  widths.set(materials, known);
+  const before = known.get(goods);
+  if (before) return before;
+  const own = materials.flatMap((m): Width[] =>
+    m.kind === goods && m.width ? [{ mm: m.width.mm, id: m.id }] : [],
+  );
+  const usual = (sold[goods].widths_mm ?? []).map((mm): Width => ({ mm, id: null }));
+  const found = (own.length > 0 ? own : usual).toSorted((a, b) => a.mm - b.mm);
+  known.set(goods, found);
+  return found;
+}
 
 /** The narrowest roll that a strip comes from; the widest, where none is wide enough. */
 export function rollFor(goods: Goods, width_mm: number, materials: readonly Material[]): Article {
-  const own = materials.flatMap((m) =>
-    m.kind === goods && m.width ? [{ mm: m.width.mm, id: m.id as string }] : [],
-  );
-  const usual = (sold[goods].widths_mm ?? []).map((mm) => ({ mm, id: null }));
-  const choices = (own.length > 0 ? own : usual).toSorted((a, b) => a.mm - b.mm);
+  const choices = widthsOf(goods, materials);
   const found = choices.find(({ mm }) => mm >= width_mm - 0.5) ??
     choices.at(-1) ?? { mm: width_mm, id: null };
   return articleOf(goods, { width_mm: found.mm, material: found.id });

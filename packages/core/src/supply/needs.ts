@@ -145,7 +145,22 @@ function counted(
   const fasten = build.steps.find(({ role }) => role === 'fasten')?.id ?? null;
   const screw = soldLength(build.fastening.screw.length_mm);
   const hands = handlingOf(build.unit, handling);
-  const shims = build.fit.shims.filter(({ thickness_mm }) => thickness_mm > 0);
+  // Shims of one size under one side are one need.
+  const shims = new Map<string, { readonly atSill: boolean; readonly size: number; count: number }>();
+  for (const { side, thickness_mm } of build.fit.shims) {
+    if (thickness_mm <= 0) continue;
+    const size = SHIM_SIZES_mm.find((mm) => mm >= thickness_mm - 1e-6) ?? Math.ceil(thickness_mm);
+    const key = `${side === 'sill' ? 'sill' : 'jambs'}/${size}`;
+    const known = shims.get(key) ?? { atSill: side === 'sill', size, count: 0 };
+    known.count++;
+    shims.set(key, known);
+  }
+  const shimNeeds = [...shims.values()].flatMap(({ atSill, size, count }): Need[] => {
+    const piece = atSill ? sill : jambs;
+    if (piece === null) return [];
+    const article = articleOf(atSill ? 'wedge' : 'shim-pair', { width_mm: size });
+    return [{ ...base, article, piece, step: stepFor(piece), count }];
+  });
   return [
     {
       ...base,
@@ -164,20 +179,7 @@ function counted(
           },
         ]
       : []),
-    ...shims.flatMap(({ side, thickness_mm }): Need[] => {
-      const piece = side === 'sill' ? sill : jambs;
-      if (piece === null) return [];
-      const size = SHIM_SIZES_mm.find((mm) => mm >= thickness_mm - 1e-6) ?? Math.ceil(thickness_mm);
-      return [
-        {
-          ...base,
-          article: articleOf(side === 'sill' ? 'wedge' : 'shim-pair', { width_mm: size }),
-          piece,
-          step: stepFor(piece),
-          count: 1,
-        },
-      ];
-    }),
+    ...shimNeeds,
     ...(hands?.needsLift
       ? [{ ...base, article: articleOf('lift-day'), piece: unit, step: stepFor(unit), count: 1 }]
       : []),
