@@ -273,7 +273,8 @@ describe('a calendar', () => {
       JSON.stringify((await db.execute(sql`select document from jobs where id = 'with-calendar'`)).rows);
     expect(await stored()).toContain('Far Away');
     expect(await stored()).not.toContain(foreign);
-    const was = sitePartsOf((await loadContext(db, 'with-calendar'))!.job).calendar;
+    const { calendar: own, supply } = sitePartsOf((await loadContext(db, 'with-calendar'))!.job);
+    const was = { ...(own && { calendar: own }), ...(supply && { supply }) };
     const change = {
       calendar: calendar([{ id: 'a', name: 'Calla Moe', account: user }]),
       calendarPlan: {
@@ -301,7 +302,7 @@ describe('a calendar', () => {
         ],
       },
     };
-    expect(await changeJob(db, 'with-calendar', was ? { calendar: was } : {}, change)).toBe(true);
+    expect(await changeJob(db, 'with-calendar', was, change)).toBe(true);
     expect(await eraseAccount(db, user, PASSWORD)).toBe('erased');
     expect(await stored()).not.toMatch(/Calla Moe/);
     expect(await stored()).toContain('an erased account');
