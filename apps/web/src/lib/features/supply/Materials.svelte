@@ -39,7 +39,7 @@
     {#if desk.canUndo}<Button kind="quiet" onclick={() => void desk.undo()}>{t.undo}</Button>{/if}
   {/snippet}
   {#if desk.problem}<p class="problem" role="alert">{desk.problem}</p>{/if}
-  <nav class="tabs" aria-label={t.makes}>
+  <nav class="tabs" aria-label={t.parts}>
     {#each tabs as one (one)}
       <button type="button" aria-pressed={tab === one} onclick={() => (tab = one)}
         >{t.tabs[one]}{#if one === 'early' && urgent > 0}

@@ -36,7 +36,6 @@ export const punchWords = {
   day: 'Found on',
   anyDay: 'any day',
   count: (open: number, all: number) => `${open} not closed of ${all}`,
-  toOpening: 'Open',
 };
 
 /** Words of what is measured at a step. */

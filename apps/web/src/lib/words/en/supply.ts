@@ -4,6 +4,7 @@ const many = (n: number, one: string, more: string) => (n === 1 ? `1 ${one}` : `
 export const supplyWords = {
   lead: 'What the plans of this job ask for, counted off the same pieces that are drawn.',
   tabs: { list: 'List', early: 'Order early', together: 'What touches', stock: 'Van and prices' },
+  parts: 'Parts of this page',
   working: 'The openings are being counted …',
   none: 'No opening is planned yet: nothing to count. Choose wall, unit and method for the first.',
   notPlanned: (marks: string) => `Not planned yet, and not counted: ${marks}.`,
@@ -54,7 +55,6 @@ export const supplyWords = {
     none: 'Nothing of this job needs to be ordered early.',
     columns: {
       what: 'What',
-      why: 'Why early',
       needed: 'First needed',
       orderBy: 'Order by',
       standing: 'How it stands',
@@ -149,7 +149,6 @@ export const cuttingWords = {
   sheet: (n: number) => `Board ${n}`,
   rips: 'ripped to',
   tick: 'Cut',
-  untick: 'Not cut after all',
   spoiled: 'Spoiled',
   spoiledLeft: 'How much of it is left?',
   keep: 'Keep as left-over',
