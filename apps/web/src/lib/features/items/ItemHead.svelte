@@ -71,7 +71,7 @@
     <Button
       kind="quiet"
       aria-expanded={desk.versions.length > 0}
-      onclick={() => (desk.versions.length > 0 ? (desk.versions = []) : void desk.showVersions(item.id))}
+      onclick={() => (desk.versions.length > 0 ? desk.hideVersions() : void desk.showVersions(item.id))}
       >{itemWords.versions}</Button
     >
   </div>

@@ -50,6 +50,9 @@ export class ItemDesk<Kind extends ItemKind> {
   /** A change that waits for a word, since openings go by it. */
   pending = $state.raw<Pending<ItemOf[Kind]> | null>(null);
   versions = $state.raw<readonly ItemVersion[]>([]);
+  /** Whose versions are shown or asked for, and how often that was asked: the newest answer counts. */
+  #versionsOf: string | null = null;
+  #asked = 0;
   /** Counts what was kept here: forms begin again from it, and not from what others keep while somebody types. */
   round = $state(0);
   /** What was kept last, for the way back. */
@@ -179,18 +182,31 @@ export class ItemDesk<Kind extends ItemKind> {
     this.#last = { was, item };
     this.round++;
     this.said = item ? itemWords.kept(item.name) : itemWords.removed(was?.name ?? '');
-    const open = this.versions[0];
-    if (open && item) await this.showVersions(item.id);
+    // Asked for while this was on its way they may lack it.
+    if (item && this.#versionsOf === item.id) await this.showVersions(item.id);
     return true;
   }
 
+  hideVersions(): void {
+    this.versions = [];
+    this.#versionsOf = null;
+    this.#asked++;
+  }
+
   async showVersions(id: string): Promise<void> {
+    this.#versionsOf = id;
+    const asked = ++this.#asked;
     try {
       const query = new URLSearchParams({ kind: this.kind, id });
       const response = await fetch(`/api/jobs/${this.store.id}/shelf?${query}`);
-      if (!response.ok) this.problem = await sentence(response);
-      else this.versions = (await answerOf(response, itemVersionsAnswer)).versions.toReversed();
-      if (response.ok && this.versions.length === 0) this.said = itemWords.neverChanged;
+      if (!response.ok) {
+        this.problem = await sentence(response);
+        return;
+      }
+      const { versions } = await answerOf(response, itemVersionsAnswer);
+      if (asked !== this.#asked) return;
+      this.versions = versions.toReversed();
+      if (versions.length === 0) this.said = itemWords.neverChanged;
     } catch {
       this.problem = offlineWords.needsNetwork;
     }

@@ -84,6 +84,33 @@ describe('a change of a wall that openings go by', () => {
     expect(desk.canUndo).toBe(true);
   });
 
+  it('is among its versions, also where they were asked for while it was on its way', async () => {
+    const desk = deskOf('walls');
+    const wall = used(desk);
+    let stored = 1;
+    vi.stubGlobal('fetch', async (address: string, init?: { method?: string }) => {
+      if (init?.method === 'PUT') {
+        await Promise.resolve();
+        stored++;
+        return new Response('');
+      }
+      if (!address.includes('/shelf?')) return new Response('', { status: 503 });
+      const versions = Array.from({ length: stored }, (_, i) => ({
+        version: i + 1,
+        document: wall,
+        person: 'Somebody',
+        at: '2026-11-01T08:00:00.000Z',
+      }));
+      return Response.json({ versions });
+    });
+    const change = desk.propose(wall, { ...wall, name: 'Another name' });
+    await desk.showVersions(wall.id);
+    await change;
+    expect(desk.versions).toHaveLength(2);
+    desk.hideVersions();
+    expect(desk.versions).toEqual([]);
+  });
+
   it('left as it is sends nothing; one that is refused is no step to take back', async () => {
     const desk = deskOf('walls');
     const wall = used(desk);

@@ -19,7 +19,7 @@
   const asked = $derived(page.url.searchParams.get('id'));
   const unit = $derived(asked === 'new' ? null : (asked && desk.find(asked)) || (desk.list[0] ?? null));
   const open = (id: string | null) => {
-    desk.versions = [];
+    desk.hideVersions();
     desk.cancel();
     return goto(`?id=${id ?? 'new'}`, { keepFocus: true, noScroll: true });
   };
