@@ -29,6 +29,8 @@ test('a wall is renamed, changed after a look at what that does, and had again a
   await expect(effect.getByRole('status')).not.toContainText('looked at', { timeout: 30_000 });
   await effect.getByRole('button', { name: 'Keep it' }).click();
   await expect(effect).toHaveCount(0);
+  // The way back is there once it is kept; the page is then made anew from it.
+  await expect(page.getByRole('button', { name: 'Undo' }).first()).toBeVisible();
 
   await page.getByRole('button', { name: 'Earlier versions' }).click();
   const versions = page.locator('ol.versions > li');
