@@ -18,10 +18,11 @@
   import { pieceText, stepText, type Entry } from '@hulvek/core';
 
   let { faults, log }: FaultListProps = $props();
-  let how = $state('');
+  /** How each was mended, as it is typed. */
+  let how = $state<Record<string, string>>({});
 
   const add = (kind: Entry['kind'], { entry }: Fault, facts: NonNullable<Entry['facts']>, note = '') => {
-    if (log.add({ kind, step: entry.step, undoes: null, note, facts })) how = '';
+    if (log.add({ kind, step: entry.step, undoes: null, note, facts })) how[entry.id] = '';
   };
   const mayRecheck = ({ mended }: Fault) => {
     const { role, lookRule, me } = log.store.pack;
@@ -53,11 +54,12 @@
         {#if failed > 0}<p class="caution">{t.failed(failed)}</p>{/if}
         {#if status === 'open'}
           <div class="do">
-            <label>{t.how}<input maxlength="2000" autocomplete="off" bind:value={how} /></label>
+            <label>{t.how}<input maxlength="2000" autocomplete="off" bind:value={how[entry.id]} /></label>
             <Button
               large
               disabled={!log.may('mended')}
-              onclick={() => add('mended', fault, { kind: 'mended', fault: entry.id }, how.trim())}
+              onclick={() =>
+                add('mended', fault, { kind: 'mended', fault: entry.id }, (how[entry.id] ?? '').trim())}
               >{t.mend}</Button
             >
             <Button

@@ -47,7 +47,8 @@
       >
     {/each}
   </nav>
-  {#if desk.state === 'working'}<p role="status">{t.working}</p>
+  <!-- Counted again after somebody's record, what is typed here stays. -->
+  {#if desk.state === 'working' && desk.taken.length === 0}<p role="status">{t.working}</p>
   {:else if desk.all.length === 0}<p>{t.none}</p>
   {:else if tab === 'list'}<MaterialList {desk} />
   {:else if tab === 'early'}<EarlyList {desk} />
