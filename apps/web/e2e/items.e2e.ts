@@ -101,6 +101,8 @@ test('a picture is marked with the hand: the marked copy stands beside it, the p
   await expect(pictures).toHaveCount(1);
   await step.getByRole('button', { name: 'Mark', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: 'Mark the picture' });
+  // It has a size once the picture is read.
+  await expect(dialog.getByRole('application')).toBeVisible();
   const area = await dialog.getByRole('application').boundingBox();
   if (!area) throw new Error('nothing to draw on');
   await page.mouse.move(area.x + area.width * 0.2, area.y + area.height * 0.5);

@@ -9,12 +9,16 @@ export type Line = 'idle' | 'sending' | 'no-network' | 'signed-out' | 'not-kept'
 
 const AT_ONCE = 200;
 const RETRY_ms = 4000;
+/** Of what the server took, this many are remembered: answers without them may still be on their way. */
+const MOST_TAKEN = 500;
 type Taken = (items: readonly OutboxItem[]) => void;
 
 export class Outbox {
   /** Oldest first. */
   items = $state.raw<readonly OutboxItem[]>([]);
   line = $state<Line>('idle');
+  /** What the server took of late, oldest first, of any job. */
+  taken: readonly OutboxItem[] = [];
   readonly #me: () => Me | null;
   readonly #taken: Taken;
   #running: Promise<void> | null = null;
@@ -147,7 +151,9 @@ export class Outbox {
     }
     const { answers } = await answerOf(response, recordAnswers);
     const stored = new Set(answers.filter((answer) => answer.ok).map((answer) => answer.id));
-    this.#taken(batch.filter((item) => stored.has(item.id)));
+    const taken = batch.filter((item) => stored.has(item.id));
+    this.taken = [...this.taken, ...taken].slice(-MOST_TAKEN);
+    this.#taken(taken);
     await this.#remove([...stored]);
     for (const answer of answers) if (!answer.ok) await this.#rewrite(answer.id, answer.refusal);
     return true;

@@ -4,7 +4,7 @@ import { judgeMark } from '$lib/contract/judged.ts';
 import type { Pack } from '$lib/contract/pack.ts';
 import { Outbox } from '$lib/device/outbox.svelte.ts';
 import { dropItems, waitingItems } from '$lib/device/database.ts';
-import { answering, demoPack, item, ME } from '$lib/device/testing/server.ts';
+import { answering, demoPack, item, ME, PretendServer } from '$lib/device/testing/server.ts';
 import { judge, openingOf, planOpening, type Judgement } from '@hulvek/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { JobStore } from './job.svelte.ts';
@@ -128,6 +128,22 @@ describe('answers of the server', () => {
 });
 
 describe('what changed since', () => {
+  it('is asked for again when the answer was lost, although nothing more is heard', async () => {
+    const say = pretendEvents();
+    const store = open(demoPack(5));
+    const leave = store.follow();
+    let asked = 0;
+    quiet = answering(() => {
+      asked += 1;
+      if (asked === 1) return Promise.reject(new TypeError('no network'));
+      return json({ ...demoPack(8), since: 5, openings: [], order: [] });
+    });
+    say({ revision: 8 });
+    await expect.poll(() => store.pack.revision, { timeout: 6000 }).toBe(8);
+    expect(asked).toBe(2);
+    leave();
+  });
+
   it('is put into the pack that is here: what is named comes anew, what is gone goes, the rest stays as it is', () => {
     const pack = demoPack(5);
     const [first, second, third] = pack.openings;
@@ -178,6 +194,45 @@ describe('what changed since', () => {
 });
 
 describe('opening a job', () => {
+  it('while entries are being sent shows them, whichever answer comes first and wherever the job was kept', async () => {
+    const now = demoPack(9);
+    quiet = answering(new PretendServer(() => 'good').fetch);
+    const sending = outbox();
+    const id = 'crossing';
+    const mine = item(77, { job: id });
+    const has = (store: JobStore) =>
+      store.view(String(mine.opening))?.entries.some((entry) => entry.id === mine.id) ?? false;
+
+    // The answer was on its way before the server took the entry, and arrives after: nobody had the job open.
+    let answer: (pack: Response) => void = () => undefined;
+    const early = openJob(id, sending, () => new Promise((resolve) => (answer = resolve)));
+    sending.add(mine);
+    await vi.waitFor(() => expect(sending.taken.map((taken) => taken.id)).toEqual([mine.id]));
+    answer(await json(now));
+    const opened = await early;
+    expect(opened.ok && has(opened.store)).toBe(true);
+
+    // The device's own copy is shown first, and an answer that is late does not take the entry away.
+    vi.useFakeTimers({ toFake: ['setTimeout'] });
+    const late = openJob(id, sending, () => new Promise((resolve) => (answer = resolve)));
+    await vi.waitFor(() => expect(vi.getTimerCount()).toBeGreaterThan(0));
+    vi.runAllTimers();
+    const shown = await late;
+    vi.useRealTimers();
+    expect(shown.ok && has(shown.store)).toBe(true);
+    answer(
+      await json({
+        ...now,
+        revision: 10,
+        since: 9,
+        openings: [],
+        order: now.openings.map((o) => o.document.id),
+      }),
+    );
+    await expect.poll(() => shown.ok && shown.store.pack.revision).toBe(10);
+    expect(shown.ok && has(shown.store)).toBe(true);
+  });
+
   it('waits for no network where the device has a copy, and says so where it has none', async () => {
     const from: typeof fetch = () => json(demoPack(9));
     // A job of its own: stores of other tests keep theirs a moment later.

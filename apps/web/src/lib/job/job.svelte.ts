@@ -43,8 +43,9 @@ interface JudgedHere {
 
 /** Changes that follow each other at once are asked for together. */
 const TOGETHER_ms = 150;
-/** Items taken by the server, remembered until answers without them have all arrived. */
-const MOST_ABSORBED = 500;
+/** An answer that was lost is asked for again after this long, ms, and twice as long each time after. */
+const AGAIN_ms = 2000;
+const LONGEST_AGAIN_ms = 60_000;
 /** Pages that hear the same ask within this time, ms. */
 const SPREAD_ms = 400;
 /** More than these are asked for as the whole job. */
@@ -57,10 +58,10 @@ export class JobStore {
   #heardUpTo = 0;
   /** Revision of the newest answer shown, by opening. */
   readonly #shown = new Map<string, number>();
-  #absorbed: readonly OutboxItem[] = [];
   /** Openings to ask for; `null` stands for the whole job. */
   readonly #changed = new Set<string | null>();
   #asking: ReturnType<typeof setTimeout> | undefined;
+  #again_ms = AGAIN_ms;
   #keeping: ReturnType<typeof setTimeout> | undefined;
   readonly #views = new Map<
     string,
@@ -80,8 +81,8 @@ export class JobStore {
 
   constructor(id: string, pack: Pack, outbox: Outbox) {
     this.id = id;
-    this.pack = pack;
     this.outbox = outbox;
+    this.pack = this.#withTaken(pack);
   }
 
   get context(): JobContext {
@@ -267,7 +268,6 @@ export class JobStore {
   /** Keeps items that the server took, until the server itself tells of them. */
   absorb(items: readonly OutboxItem[]): void {
     if (items.length === 0) return;
-    this.#absorbed = [...this.#absorbed, ...items].slice(-MOST_ABSORBED);
     const openings = this.pack.openings.map((part) =>
       items.filter((item) => item.opening === part.document.id).reduce(withItem, part),
     );
@@ -287,7 +287,7 @@ export class JobStore {
       const path = opening === null ? `pack?since=${this.pack.revision}` : `openings/${opening}`;
       const response = await fetch(`/api/jobs/${this.id}/${path}`);
       if (!response.ok) return false;
-      if (opening === null) this.#takePack(withChanges(this.pack, await answerOf(response, answeredPack)));
+      if (opening === null) this.takePack(withChanges(this.pack, await answerOf(response, answeredPack)));
       else this.#takePart(opening, await answerOf(response, partAnswer));
       return true;
     } catch {
@@ -317,7 +317,10 @@ export class JobStore {
     // The line is there: what waits can go.
     stream.onopen = () => void this.outbox.send();
     stream.onmessage = ({ data }) => this.#heard(inText(heardSchema, String(data)));
-    return () => stream.close();
+    return () => {
+      stream.close();
+      clearTimeout(this.#asking);
+    };
   }
 
   /** Notes one change, to be asked for together with those that follow at once. */
@@ -368,26 +371,38 @@ export class JobStore {
     let answered = true;
     for (const opening of whole ? [null] : changed) answered = (await this.refresh(opening)) && answered;
     if (!answered) {
-      // The next thing heard then looks like a gap, and asks for everything.
+      // What is heard next looks like a gap, and asks for everything; when nothing is, it is asked for all the same.
       this.#heardUpTo = this.pack.revision;
-    } else if (upTo > this.pack.revision) this.pack = { ...this.pack, revision: upTo };
+      this.#changed.add(null);
+      clearTimeout(this.#asking);
+      this.#asking = setTimeout(() => void this.#askForChanges(), this.#again_ms);
+      this.#again_ms = Math.min(2 * this.#again_ms, LONGEST_AGAIN_ms);
+      return;
+    }
+    this.#again_ms = AGAIN_ms;
+    if (upTo > this.pack.revision) this.pack = { ...this.pack, revision: upTo };
   }
 
   /** An answer that was overtaken by a newer one is not shown: what was there would go and come again. */
-  #takePack(pack: Pack): void {
-    if (pack.revision < this.pack.revision) return;
-    this.#keep({ ...pack, openings: pack.openings.map((part) => this.#withAbsorbed(part)) });
+  takePack(pack: Pack): void {
+    if (pack.revision >= this.pack.revision) this.#keep(this.#withTaken(pack));
   }
 
   #takePart(opening: string, { revision, part }: { revision: number; part: OpeningPart }): void {
     if (revision < Math.max(this.pack.revision, this.#shown.get(opening) ?? 0)) return;
     this.#shown.set(opening, revision);
-    this.#replace(opening, () => this.#withAbsorbed(part));
+    this.#replace(opening, () => this.#withTakenOf(part));
   }
 
   /** What the server took just now may be missing from an answer that was already on its way. */
-  #withAbsorbed(part: OpeningPart): OpeningPart {
-    return this.#absorbed.filter((item) => item.opening === part.document.id).reduce(withItem, part);
+  #withTaken(pack: Pack): Pack {
+    if (!this.outbox.taken.some((item) => item.job === this.id)) return pack;
+    return { ...pack, openings: pack.openings.map((part) => this.#withTakenOf(part)) };
+  }
+
+  #withTakenOf(part: OpeningPart): OpeningPart {
+    const own = ({ job, opening }: OutboxItem) => job === this.id && opening === part.document.id;
+    return this.outbox.taken.filter(own).reduce(withItem, part);
   }
 
   #keep(pack: Pack): void {

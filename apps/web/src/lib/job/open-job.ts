@@ -25,7 +25,7 @@ export async function openJob(id: string, outbox: Outbox, from: typeof fetch): P
   const answer = await Promise.race([asked, patience]);
   if (answer && (answer.ok || answer.status !== 503)) return answer;
   const store = new JobStore(id, kept, outbox);
-  if (!answer) void asked.then((late) => late.ok && (store.pack = late.store.pack));
+  if (!answer) void asked.then((late) => late.ok && store.takePack(late.store.pack));
   return { ok: true, store };
 }
 
