@@ -1,5 +1,6 @@
 /** Material: counted by hand and off the drawings, cut, ordered in time, and what touches what. */
 import {
+  askStock,
   chemistries,
   contactFaces,
   contacts,
@@ -22,6 +23,7 @@ import {
   startingShelf,
   stripsOf,
   takeoff,
+  withChanges,
   type Build,
   type Material,
   type PresetId,
@@ -318,6 +320,28 @@ describe('what touches what', () => {
     const tape = insteadOf(build, 'jamb-tape-left', { materials });
     expect(tape.map(({ material }) => material.id)).toContain('tape-230');
     expect(tape[0]).toMatchObject({ tooNarrow: false, doesNotStretch: false, touch: 'goes' });
+  });
+
+  it('used on site in a piece’s place counts by what it touches: as planned, as no bond, or as not known', () => {
+    const build = buildOf('drained-head-flap');
+    const [best] = insteadOf(build, 'jamb-tape-left', { materials });
+    if (!best) throw new Error('nothing else is there');
+    const noStick: Material = {
+      ...best.material,
+      id: 'old-roll' as Material['id'],
+      banned: ['wrap', 'vinyl'],
+    };
+    const ask = askStock({ materials: [...materials, noStick] });
+    const used = (stock: string) => {
+      const change = { kind: 'other-material', piece: 'jamb-tape-left', material: 'x', stock } as const;
+      const result = withChanges(build, [change], undefined, ask);
+      if (!result.ok) throw new Error(result.error);
+      return { lost: result.value.lost, strange: result.value.strange };
+    };
+    expect(used(best.material.id)).toEqual({ lost: [], strange: [] });
+    expect(used('old-roll')).toEqual({ lost: ['jamb-tape-left'], strange: [] });
+    expect(used('never-heard-of')).toEqual({ lost: [], strange: ['jamb-tape-left'] });
+    expect(ask(build, 'pan', best.material.id)).toBe('unknown');
   });
 
   it('is not worked on a day that is too cold, too warm or wet', () => {

@@ -492,6 +492,21 @@ describe('the wall as it was built', () => {
     expect(withChanges(build, [{ kind: 'film', piece: 'head-tape', mm: 0.2 }]).ok).toBe(false);
   });
 
+  it('a bead that was skipped on one jamb lets in there alone; without a side, on both', () => {
+    const barrier = built('closed-barrier');
+    const gap = { kind: 'bond-open', piece: 'bead', from_mm: 300, to_mm: 500 } as const;
+    const oneBond = (change: WallChange): number[] =>
+      changed(barrier, change)
+        .filter(({ source }) => source === 'blown-across')
+        .flatMap(({ parts }) => parts.filter(({ k }) => k === 1).map(({ width_mm }) => width_mm));
+    expect(oneBond(gap)).toEqual([200, 200]);
+    expect(oneBond({ ...gap, side: 'left' })).toEqual([200]);
+    // At the head its length is counted from the left.
+    expect(withChanges(barrier, [{ ...gap, side: 'head' }])).toMatchObject({
+      value: { build: { flaws: [{ axis: 'u', side: 'head' }] } },
+    });
+  });
+
   it('another material is kept by name with what was lost, whatever is changed after it', () => {
     const other = withChanges(build, [
       { kind: 'other-material', piece: 'head-tape', material: 'butyl tape' },

@@ -9,6 +9,7 @@ import type { UnitContext } from '../methods/pieces/context.ts';
 import type { Range, Solid } from '../geometry/solid.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import type { WallEvent } from '../vocabulary/events.ts';
+import type { Side } from '../vocabulary/sides.ts';
 import type { Fastening } from '../methods/fasteners.ts';
 
 /** A row with only what there is to do here. */
@@ -29,7 +30,14 @@ export interface Fit {
 /** What was built otherwise than a piece is made. */
 export type Flaw =
   /** Its bond is open over a stretch of u or v. */
-  | { readonly kind: 'bond-open'; readonly piece: string; readonly axis: 'u' | 'v'; readonly range: Range }
+  | {
+      readonly kind: 'bond-open';
+      readonly piece: string;
+      readonly axis: 'u' | 'v';
+      readonly range: Range;
+      /** On this side of the opening only, where the piece runs along several. */
+      readonly side?: Side;
+    }
   /** Caulked, pinched or foamed shut: nothing leaves at the sill. */
   | { readonly kind: 'sill-closed' };
 

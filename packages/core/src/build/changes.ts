@@ -5,6 +5,7 @@ import type { Sheet } from '../geometry/sheet.ts';
 import type { Point2 } from '../geometry/vector.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
 import { LEAST_FILM_mm } from '../vocabulary/parameters.ts';
+import type { Side } from '../vocabulary/sides.ts';
 import { stretchOf } from './flaws.ts';
 import { eventsOf, replay, thingsOf } from './replay.ts';
 import type { Build, PlannedStep } from './build.ts';
@@ -13,26 +14,44 @@ export type WallChange =
   /** It does not stick: not rolled, not bedded, come off. */
   | { readonly kind: 'bond-lost'; readonly piece: string }
   | { readonly kind: 'left-out'; readonly piece: string }
-  /** It does not stick, or was skipped, over a part of its length: from its left, or its lower, end. */
-  | { readonly kind: 'bond-open'; readonly piece: string; readonly from_mm: number; readonly to_mm: number }
+  /**
+   * It does not stick, or was skipped, over a part of its length: from its left, or its lower, end; on one side of the
+   * opening only where that is said of a piece that runs round it.
+   */
+  | {
+      readonly kind: 'bond-open';
+      readonly piece: string;
+      readonly from_mm: number;
+      readonly to_mm: number;
+      readonly side?: Side | undefined;
+    }
   /** The way out at the sill is shut: a fin caulked or pinched, foam that came too far. */
   | { readonly kind: 'sill-closed'; readonly piece: string }
   /** It was to come out again and stayed. */
   | { readonly kind: 'left-in'; readonly piece: string }
   /** Wet film as it was read. */
   | { readonly kind: 'film'; readonly piece: string; readonly mm: number }
-  /** Of another material than planned: kept, and not computed: what rests on it is not checkable. */
-  | { readonly kind: 'other-material'; readonly piece: string; readonly material: string }
+  /** Of another material than planned; where the stock is one that is known, its id. */
+  | {
+      readonly kind: 'other-material';
+      readonly piece: string;
+      readonly material: string;
+      readonly stock?: string | undefined;
+    }
   /** It ends too early at one edge. */
   | { readonly kind: 'short'; readonly piece: string; readonly edge: PieceEdge; readonly mm: number }
   /** It sits higher than planned, or lower where negative. */
   | { readonly kind: 'raised'; readonly piece: string; readonly mm: number }
   | { readonly kind: 'moved'; readonly step: string; readonly before: string };
 
+/** What is known of another stock in a piece's place: it does the same, it does not hold there, or neither is known. */
+export type StockSays = 'as-planned' | 'no-bond' | 'unknown';
+export type AskStock = (build: Build, piece: string, stock: string) => StockSays;
+
 export interface ChangedBuild {
   readonly build: Build;
   readonly lost: readonly string[];
-  /** Pieces of another material than the one that is computed. */
+  /** Pieces of another material than the one that is computed, of which it is not known whether it does the same. */
   readonly strange: readonly string[];
 }
 
@@ -52,13 +71,16 @@ export function withChanges(
   build: Build,
   changes: readonly WallChange[],
   before: Omit<ChangedBuild, 'build'> = unchanged(build),
+  askStock: AskStock = () => 'unknown',
 ): ChangeResult {
   let now = build;
   const [lost, strange] = [[...before.lost], [...before.strange]];
   for (const change of changes) {
     if (change.kind !== 'moved' && !has(now, change.piece)) return refused('unknown-piece');
     if (change.kind === 'other-material') {
-      strange.push(change.piece);
+      const says = change.stock === undefined ? 'unknown' : askStock(now, change.piece, change.stock);
+      if (says === 'no-bond') lost.push(change.piece);
+      if (says === 'unknown') strange.push(change.piece);
       continue;
     }
     if (change.kind === 'bond-lost') {
@@ -104,7 +126,8 @@ function flawed(build: Build, change: FlawChange): Build | null {
   const piece = build.pieces.find(({ id }) => id === change.piece);
   const stretch = piece && stretchOf(piece, change);
   if (!stretch) return null;
-  return { ...build, flaws: [...flaws, { kind: 'bond-open', piece: change.piece, ...stretch }] };
+  const side = change.side && { side: change.side };
+  return { ...build, flaws: [...flaws, { kind: 'bond-open', piece: change.piece, ...stretch, ...side }] };
 }
 
 type PieceChange = Exclude<

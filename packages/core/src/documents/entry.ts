@@ -4,6 +4,7 @@ import { words, id, name, instant, note, versionNumber } from './fields.ts';
 import { envelope } from './envelope.ts';
 import { measuredWhats } from '../vocabulary/measured.ts';
 import { pieceEdges } from '../vocabulary/piece-edges.ts';
+import { sides } from '../vocabulary/sides.ts';
 
 export const entryKinds = [
   'tick',
@@ -34,6 +35,7 @@ export const builtSchema = z.discriminatedUnion('kind', [
     piece: words(60),
     from_mm: z.number().check(z.gte(0), z.lte(20_000)),
     to_mm: z.number().check(z.positive(), z.lte(20_000)),
+    side: z.optional(z.enum(sides)),
   }),
   z.strictObject({ kind: z.enum(['sill-closed', 'left-in']), piece: words(60) }),
   z.strictObject({
@@ -41,7 +43,13 @@ export const builtSchema = z.discriminatedUnion('kind', [
     piece: words(60),
     mm: z.number().check(z.positive(), z.lte(10)),
   }),
-  z.strictObject({ kind: z.literal('other-material'), piece: words(60), material: words(120) }),
+  z.strictObject({
+    kind: z.literal('other-material'),
+    piece: words(60),
+    material: words(120),
+    /** Where it is a stock of the job. */
+    stock: z.optional(id('MaterialId')),
+  }),
   z.strictObject({
     kind: z.literal('raised'),
     piece: words(60),

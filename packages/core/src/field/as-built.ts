@@ -3,7 +3,14 @@ import type { Entry } from '../documents/entry.ts';
 import type { Verdict } from '../vocabulary/verdict.ts';
 import { standing } from './progress.ts';
 import type { Build, PlannedStep } from '../build/build.ts';
-import { inOrder, unchanged, withChanges, type ChangedBuild, type WallChange } from '../build/changes.ts';
+import {
+  inOrder,
+  unchanged,
+  withChanges,
+  type AskStock,
+  type ChangedBuild,
+  type WallChange,
+} from '../build/changes.ts';
 
 export interface AsBuilt extends ChangedBuild {
   /** Steps done. */
@@ -17,9 +24,11 @@ export interface AsBuilt extends ChangedBuild {
 /**
  * Returns the wall as the entries of one opening tell it: undone entries do not count, and of two ticks the first.
  *
+ * @param askStock what is known of another stock in a piece's place; without it nothing is
+ *
  * An order or a change that the present plan does not know any more is left out and counted.
  */
-export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
+export function asBuilt(build: Build, entries: readonly Entry[], askStock?: AskStock): AsBuilt {
   const valid = standing(entries);
   const ticked = [...new Set(valid.filter((e) => e.kind === 'tick').map((e) => e.step))];
   // What hands could not have done in that order is left out, and what was never ticked is never counted.
@@ -47,7 +56,7 @@ export function asBuilt(build: Build, entries: readonly Entry[]): AsBuilt {
   for (const entry of valid) {
     const built = entry.built ?? (newest.has(entry) ? filmOf(entry) : null);
     if (!built) continue;
-    const next = withChanges(now.build, [built], now);
+    const next = withChanges(now.build, [built], now, askStock);
     if (next.ok) {
       now = next.value;
       changes.push(built);

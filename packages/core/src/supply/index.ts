@@ -5,6 +5,7 @@ export * from './early.ts';
 export * from './needs.ts';
 export * from './takeoff.ts';
 export {
+  askStock,
   contacts,
   insteadOf,
   onDay,

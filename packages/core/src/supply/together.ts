@@ -1,5 +1,6 @@
 /** What touches what in a build, contact by contact, and whether it holds there. */
 import type { Build } from '../build/build.ts';
+import type { AskStock } from '../build/changes.ts';
 import { pieceNamed, piecesFor } from '../build/by-role.ts';
 import { bondsAfter } from '../build/stack.ts';
 import type { WeatherRow } from '../documents/calendar.ts';
@@ -302,3 +303,19 @@ export function insteadOf(
 
 const against = ({ touch, tooNarrow, doesNotStretch }: Instead): number =>
   ANSWERS.indexOf(touch) + (tooNarrow ? 10 : 0) + (doesNotStretch ? 10 : 0);
+
+/** What another stock of the job does in a piece's place: where it sticks, is wide enough and stretches, what was planned. */
+export const askStock =
+  (of: TogetherOf): AskStock =>
+  (build, piece, stock) => {
+    const other = insteadOf(build, piece, of).find(({ material }) => material.id === stock);
+    if (!other) return isPlannedStock(build, piece, stock, of) ? 'as-planned' : 'unknown';
+    const { touch, tooNarrow, doesNotStretch } = other;
+    if (touch === 'no-stick' || touch === 'attacked' || touch === 'banned') return 'no-bond';
+    return touch === 'goes' && !tooNarrow && !doesNotStretch ? 'as-planned' : 'unknown';
+  };
+
+function isPlannedStock(build: Build, id: string, stock: string, { materials = [] }: TogetherOf): boolean {
+  const piece = pieceNamed(build, id);
+  return piece !== undefined && materialOf(piece, materials)?.id === stock;
+}

@@ -6,7 +6,7 @@ import type { Sheet } from '../../geometry/sheet.ts';
 import type { SheetMaterialId } from '../../vocabulary/materials.ts';
 import type { Piece } from '../../methods/pieces/piece.ts';
 import { BODY, faceKey } from '../../build/replay.ts';
-import { openAlong, without } from '../../build/flaws.ts';
+import { openAlong, sideOf, without } from '../../build/flaws.ts';
 import { pieceFor, piecesFor, plays } from '../../build/by-role.ts';
 import type { Side } from '../../vocabulary/sides.ts';
 import type { PlaneFace } from './plane.ts';
@@ -110,7 +110,9 @@ function bondOf(
   if (lost.has(piece.id) || HARD.has(material)) return { bondedAt: null };
   const last = state.contacts.findLast((c) => c.thing === piece.id && c.face === face && c.kind !== 'clamp');
   if (!last) return { bondedAt: null };
-  const open = openAlong(build, piece.id, alongX(plane));
+  const shape = piece.sheet.faces.find(({ id }) => id === face);
+  const side = sideOf(build, shape?.space ?? []);
+  const open = openAlong(build, piece.id, alongX(plane), side);
   if (!plays(build, piece.id, 'fin') || build.context.choices.mount === 'gasketed-fin')
     return { bondedAt: last.at, ...(open.length > 0 && { beads: without(undefined, open) }) };
   const bead = pieceFor(build, 'frame-bead');
@@ -121,7 +123,7 @@ function bondOf(
   )
     return { bondedAt: null };
   const runs = beadRuns(bead.paths, piece.sheet, { face, plane });
-  return { bondedAt: last.at, beads: without(runs, [...open, ...openAlong(build, bead.id, alongX(plane))]) };
+  return { bondedAt: last.at, beads: without(runs, [...open, ...openAlong(build, bead.id, alongX(plane), side)]) };
 }
 
 /** Stretches of bead under one face that lie across the water's way: it meets nothing of those along it. */

@@ -1,5 +1,5 @@
 <script module lang="ts">
-  import type { Entry, LengthUnit } from '@hulvek/core';
+  import type { Entry, LengthUnit, Material } from '@hulvek/core';
 
   export type Built = NonNullable<Entry['built']>;
 
@@ -8,6 +8,8 @@
     pieces: readonly string[];
     onbuilt: (built: Built) => void;
     units: LengthUnit;
+    /** The job's stocks, one of which may have been used instead. */
+    stocks: readonly Material[];
     /** Words on the button. */
     save?: string;
     oncancel: () => void;
@@ -17,9 +19,9 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { builtWords, installWords } from '$words/install.ts';
-  import { parseLength, pieceEdges, pieceText, type PieceEdge } from '@hulvek/core';
+  import { parseLength, pieceEdges, pieceText, sides, type PieceEdge, type Side } from '@hulvek/core';
 
-  let { pieces, units, onbuilt, save = builtWords.save, oncancel }: BuiltFormProps = $props();
+  let { pieces, units, stocks, onbuilt, save = builtWords.save, oncancel }: BuiltFormProps = $props();
   const KINDS = [
     'bond-lost',
     'bond-open',
@@ -38,6 +40,9 @@
   let typed = $state('');
   let until = $state('');
   let material = $state('');
+  let stock = $state('');
+  /** Of a piece that runs along several sides. */
+  let side = $state<Side | ''>('');
   const lengthOf = (text: string): number => {
     const parsed = parseLength(text, units);
     return parsed.ok ? parsed.value.mm : NaN;
@@ -50,15 +55,17 @@
     if (kind === 'bond-lost' || kind === 'left-out' || kind === 'left-in' || kind === 'sill-closed')
       return onbuilt({ kind, piece });
     if (kind === 'other-material') {
-      problem = material.trim() === '' ? builtWords.wrongMaterial : '';
-      if (problem === '') onbuilt({ kind, piece, material: material.trim() });
+      const known = stocks.find(({ id: one }) => one === stock);
+      const named = known?.name ?? material.trim();
+      problem = named === '' ? builtWords.wrongMaterial : '';
+      if (problem === '') onbuilt({ kind, piece, material: named, ...(known && { stock: known.id }) });
       return;
     }
     const mm = lengthOf(typed);
     if (kind === 'bond-open') {
       const to_mm = lengthOf(until);
       problem = mm >= 0 && to_mm > mm && to_mm <= 20_000 ? '' : builtWords.wrongStretch;
-      if (problem === '') onbuilt({ kind, piece, from_mm: mm, to_mm });
+      if (problem === '') onbuilt({ kind, piece, from_mm: mm, to_mm, ...(side && { side }) });
       return;
     }
     const most = kind === 'film' ? 10 : 2000;
@@ -102,12 +109,26 @@
     {@render length(`${id}-mm`, builtWords.by[kind], typed, (text) => (typed = text))}
     {#if kind === 'bond-open'}
       {@render length(`${id}-until`, builtWords.until, until, (text) => (until = text))}
+      <label for="{id}-side">{builtWords.side}</label>
+      <select id="{id}-side" bind:value={side}>
+        <option value="">{builtWords.anySide}</option>
+        {#each sides as name (name)}<option value={name}>{builtWords.sides[name]}</option>{/each}
+      </select>
     {/if}
     <p id="{id}-say" class="problem" aria-live="polite">{problem}</p>
   {/if}
   {#if kind === 'other-material'}
-    <label for="{id}-material">{builtWords.material}</label>
-    <input id="{id}-material" autocomplete="off" maxlength="120" bind:value={material} />
+    {#if stocks.length > 0}
+      <label for="{id}-stock">{builtWords.stock}</label>
+      <select id="{id}-stock" bind:value={stock}>
+        <option value="">{builtWords.noStock}</option>
+        {#each stocks as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+      </select>
+    {/if}
+    {#if stock === ''}
+      <label for="{id}-material">{builtWords.material}</label>
+      <input id="{id}-material" autocomplete="off" maxlength="120" bind:value={material} />
+    {/if}
     <p class="problem" aria-live="polite">{problem}</p>
   {/if}
   <div class="row">

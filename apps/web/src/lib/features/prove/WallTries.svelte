@@ -59,6 +59,7 @@
   <BuiltForm
     {pieces}
     {units}
+    stocks={desk.editor.context.job.materials ?? []}
     save={t.tryIt}
     onbuilt={(change) => {
       if (desk.try(change)) asking = null;

@@ -1,6 +1,7 @@
 /** A wall that is looked at in a proof: as planned or as built, at a step of the work, with what is tried out on it. */
 import {
   asBuilt,
+  askStock,
   cutDrawing,
   faceDrawing,
   formatLength,
@@ -12,6 +13,7 @@ import {
   verdictOnSite,
   withChanges,
   type AsBuilt,
+  type AskStock,
   type Build,
   type ChangedBuild,
   type ChangeRefused,
@@ -70,12 +72,18 @@ export class WallDesk {
     return plan.findings.filter((f) => this.proofs.includes(f.proof));
   }
 
+  /** What the job's stocks do in each other's place. */
+  readonly #askStock: AskStock = (build, piece, stock) => {
+    const { job } = this.editor.context;
+    return askStock({ materials: job.materials, adhesion: job.supply?.adhesion })(build, piece, stock);
+  };
+
   /** The wall that was cut, with what was done otherwise; before anything was, the planned one. */
   built = $derived.by((): AsBuilt | null => {
     const view = this.editor.store.view(this.editor.id);
     const issue = view?.issues.at(-1);
     const build = issue ? this.editor.store.frozenOf(issue)?.build : this.plan.build;
-    return build ? asBuilt(build, view?.entries ?? []) : null;
+    return build ? asBuilt(build, view?.entries ?? [], this.#askStock) : null;
   });
   /** Looks that are due on the wall as built and that nobody has recorded. */
   unseen = $derived.by((): readonly Look[] => {
@@ -102,7 +110,7 @@ export class WallDesk {
     const { build } = this.plan;
     const base = this.wall === 'built' ? this.built : build && unchanged(build);
     if (!base) return null;
-    const next = withChanges(base.build, this.tries, base);
+    const next = withChanges(base.build, this.tries, base, this.#askStock);
     return next.ok ? next.value : base;
   });
   build = $derived.by((): Build | null => this.tried?.build ?? null);
@@ -133,7 +141,7 @@ export class WallDesk {
 
   try(change: WallChange): boolean {
     const base = this.tried;
-    const result = base ? withChanges(base.build, [change], base) : null;
+    const result = base ? withChanges(base.build, [change], base, this.#askStock) : null;
     this.problem = result && !result.ok ? result.error : null;
     if (!result?.ok) return false;
     this.tries = [...this.tries, change];

@@ -8,6 +8,7 @@ import {
   type WaterPart,
   type CourseStop,
 } from '@hulvek/core';
+import { builtWords } from './install.ts';
 
 type Length = (mm: number) => string;
 const piece = (id: string): string => inSentence(pieceText(id));
@@ -87,7 +88,7 @@ export function changeText(change: WallChange, length: Length): string {
     case 'left-out':
       return `${pieceText(change.piece)}: left out`;
     case 'bond-open':
-      return `${pieceText(change.piece)}: open from ${length(change.from_mm)} to ${length(change.to_mm)}`;
+      return `${pieceText(change.piece)}: open from ${length(change.from_mm)} to ${length(change.to_mm)}${change.side ? `, ${builtWords.sides[change.side]}` : ''}`;
     case 'sill-closed':
       return `${pieceText(change.piece)}: closes the way out at the sill`;
     case 'left-in':
