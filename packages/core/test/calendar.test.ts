@@ -2,6 +2,7 @@
 import {
   calendarModel,
   calendarSchema,
+  compareChains,
   contextOf,
   dayAndTime,
   dryHours,
@@ -24,6 +25,11 @@ import {
   type SharedMade,
   skarvPoint,
   quinceCourt,
+  readWeatherFile,
+  sheetOf,
+  sheetOver,
+  SHEET_LAP_mm,
+  SHEET_min,
   tanneryRow,
   visitsOf,
   whyThen,
@@ -35,7 +41,7 @@ import {
   type JudgedOpening,
 } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
-import { BY_HAND, DRYING } from './calendar.expected.ts';
+import { BY_HAND, DRYING, EPW_HOURS, HUT } from './calendar.expected.ts';
 import { broken } from './support/work-checker.ts';
 
 const NOW = '2026-11-30T00:00:00Z';
@@ -288,3 +294,238 @@ describe('the calendar of a job', () => {
 
 const at = (m: number) => new Date(model.chainModel.model.start_ms + m * 60_000).toISOString();
 const minute = (text: string) => (Date.parse(text) - model.chainModel.model.start_ms) / 60_000;
+
+describe('what a job asks besides the order of its steps', () => {
+  const openings = skarv.openings.slice(0, 4);
+  const people = CALENDAR.people.map((person) => ({
+    ...person,
+    skills: person.id === 'c' ? person.skills : [...person.skills, 'look' as const],
+  }));
+  const looked = ({ tasks }: CalendarResult) =>
+    tasks
+      .filter(({ isLook }) => isLook)
+      .map((look) => ({ look, did: tasks.find(({ id }) => `${id}?look` === look.id) }));
+
+  it('whoever did it does not look at it, also where somebody ticked it before; alone nobody may', () => {
+    expect(HUT.looks).toBe('not-the-doer');
+    const calendar = { ...CALENDAR, people };
+    const own = calendarModel({ calendar, openings, looksApart: true, now: NOW });
+    const shown = resultOf(own, plan(own));
+    const pairs = looked(shown);
+    expect(pairs.length).toBeGreaterThan(3);
+    for (const { look, did } of pairs)
+      expect(did?.people.some((person) => look.people.includes(person)) ?? false).toBe(false);
+    expect(shown.unplaced).toEqual([]);
+    // The same without the rule: somebody looks at his own work.
+    const free = calendarModel({ calendar: { ...CALENDAR, people: people.slice(0, 1) }, openings, now: NOW });
+    expect(free.tasks.length).toBe(own.tasks.length);
+
+    const [first] = openings;
+    const step = first?.build.steps.find(({ holdPoint }) => holdPoint);
+    if (!first || !step) throw new Error('nothing is looked at');
+    const steps = first.build.steps.slice(0, first.build.steps.indexOf(step) + 1);
+    const at = '2026-11-29T10:00:00.000Z';
+    const done = new Map(steps.map(({ id }) => [id, { at, looked: id !== step.id, by: 'a' }]));
+    const ticked = calendarModel({ calendar, openings: [{ ...first, done }], looksApart: true, now: NOW });
+    const look = looked(resultOf(ticked, plan(ticked)))[0]?.look;
+    expect(look?.people).toEqual(['b']);
+    const alone = {
+      ...CALENDAR,
+      people: CALENDAR.people.map((p) => ({ ...p, skills: p.id === 'a' ? p.skills : [] })),
+    };
+    const none = calendarModel({
+      calendar: alone,
+      openings: [{ ...first, done }],
+      looksApart: true,
+      now: NOW,
+    });
+    expect(resultOf(none, plan(none)).unplaced.find(({ isLook }) => isLook)?.why).toBe('did-it');
+  });
+
+  it('a sheet takes its minutes in the evening and in the morning, and nobody works under it', () => {
+    const [first] = openings;
+    if (!first) throw new Error('no opening');
+    const covers = [{ opening: first.id as never, on: '2026-12-01' }];
+    const own = modelOf({ covers }, openings);
+    const shown = resultOf(own, plan(own));
+    const sheets = shown.tasks.filter(({ opening }) => sheetOver(opening) === first.id);
+    const { up, down } = HUT.sheet_min;
+    expect(SHEET_min).toEqual({ up, down });
+    expect(sheets.map(({ step, from, to }) => [step, from, to])).toEqual([
+      ['sheet-up@2026-12-01', '2026-12-01T15:10:00.000Z', '2026-12-01T15:30:00.000Z'],
+      ['sheet-down@2026-12-01', '2026-12-02T07:00:00.000Z', '2026-12-02T07:10:00.000Z'],
+    ]);
+    const under = shown.tasks.filter(
+      ({ opening, from, to }) =>
+        opening === first.id && to > '2026-12-01T15:10:00.000Z' && from < '2026-12-02T07:10:00.000Z',
+    );
+    expect(under).toEqual([]);
+    expect(wrongIn(own, plan(own))).toEqual([]);
+    const { width, height } = first.build.context.opening;
+    expect(SHEET_LAP_mm).toBe(HUT.sheetLap_mm);
+    expect(sheetOf(first.build)).toEqual({ width_mm: width + 600, height_mm: height + 600 });
+  });
+
+  it('what waits for an errand of the job begins after it, of its façade only; what is done is not waited for', () => {
+    const [first] = openings;
+    const errand = {
+      id: 'scaffold',
+      name: 'Scaffold moved',
+      minutes: 120,
+      people: 2,
+      facade: first?.facade ?? '',
+      on: '2026-12-02',
+      holds: 'outside' as const,
+    };
+    const own = modelOf({ errands: [errand] }, openings);
+    const shown = resultOf(own, plan(own));
+    const moved = shown.tasks.find(({ step }) => step === 'errand');
+    expect(moved).toMatchObject({ from: '2026-12-02T07:00:00.000Z', people: expect.arrayContaining(['a']) });
+    const begins = (facade: string) =>
+      Math.min(
+        ...shown.tasks
+          .filter(({ opening, place }) => place === facade && openings.some(({ id }) => id === opening))
+          .map(({ from }) => Date.parse(from)),
+      );
+    expect(begins(errand.facade)).toBeGreaterThanOrEqual(Date.parse(moved?.to ?? ''));
+    const other = openings.find(({ facade }) => facade !== errand.facade);
+    if (other) expect(begins(other.facade)).toBeLessThan(Date.parse(moved?.from ?? ''));
+    const after = modelOf({ errands: [{ ...errand, done: true }] }, openings);
+    expect(after.tasks.some(({ step }) => step === 'errand')).toBe(false);
+  });
+
+  it('goals in another order, or weighed, make another plan the better one', () => {
+    const order = ['finish', 'nights', 'late', 'moves', 'idle'] as const;
+    const [usual, hurried] = [modelOf({}, openings), modelOf({ goals: [...order] }, openings)];
+    const finish = (m: CalendarModel) => plan(m, 40).score[3];
+    expect(finish(hurried)).toBeLessThanOrEqual(finish(usual));
+    const a = [0, 5, 0, 900, 3, 60, 1] as const;
+    const b = [0, 0, 0, 1000, 3, 0, 1] as const;
+    const better = (m: CalendarModel, x: typeof a | typeof b, y: typeof a | typeof b) =>
+      compareChains(x, y, m.chainModel.rank) < 0;
+    expect(better(usual, b, a)).toBe(true);
+    expect(better(hurried, a, b)).toBe(true);
+    expect(better(modelOf({ weights: { nights: 10, finish: 1 } }, openings), a, b)).toBe(true);
+    expect(better(modelOf({ weights: { nights: 30, finish: 1 } }, openings), b, a)).toBe(true);
+  });
+
+  it('wood that stood in rain is read before anything is stuck to it', () => {
+    const [first] = openings;
+    if (!first) throw new Error('no opening');
+    const open = first.evenings.findIndex(
+      ({ state }, k) =>
+        k > 0 && state.startsWith('wets') && first.build.steps[k - 1]?.events.some(({ op }) => op !== 'look'),
+    );
+    const at = '2026-11-30T08:00:00.000Z';
+    const steps = first.build.steps.slice(0, open);
+    const done = new Map(steps.map(({ id }) => [id, { at, looked: true }]));
+    const row = (hour: number, rain_mm: number) => ({
+      at: `2026-11-30T${String(hour).padStart(2, '0')}:00:00.000Z`,
+      temperature_C: 12,
+      dew_point_C: 4,
+      rain_mm,
+      wind_ms: 3,
+      gust_ms: 5,
+    });
+    const weather = (wet: number) => ({
+      source: 'typed' as const,
+      note: '',
+      rows: [7, 8, 9, 10, 11, 12, 13].map((hour) => row(hour, hour === 9 ? wet : 0)),
+    });
+    const readings = (wet: number) => {
+      const own = calendarModel({
+        calendar: { ...CALENDAR, weather: weather(wet) },
+        openings: [{ ...first, done }],
+        now: '2026-11-30T12:00:00.000Z',
+      });
+      return resultOf(own, plan(own)).readings;
+    };
+    expect(readings(0)).toEqual([]);
+    const [asked] = readings(4);
+    const step = first.build.steps.find(({ id }) => asked === `${first.id}/${id}`);
+    expect(step?.needs).toContain('dry');
+  });
+});
+
+describe('weather from a file', () => {
+  const line = (fields: readonly number[]) => {
+    const cells = Array.from({ length: 35 }, () => '0');
+    const [month, day, hour, dry, dew, from, wind, rain] = fields;
+    for (const [at, value] of [
+      [0, 1999],
+      [1, month],
+      [2, day],
+      [3, hour],
+      [6, dry],
+      [7, dew],
+      [20, from],
+      [21, wind],
+      [33, rain],
+    ] as const)
+      cells[at] = String(value);
+    return cells.join(',');
+  };
+  const head = ['LOCATION,Somewhere', ...Array.from({ length: 7 }, (_, i) => `HEADER ${i}`)];
+  const epw = [...head, ...EPW_HOURS.map(({ file }) => line(file))].join('\n');
+
+  it('of a typical year is taken by month, day and hour', () => {
+    const read = readWeatherFile(epw, { zone: 'UTC', from: '2026-11-30' });
+    if (!read.ok) throw new Error(read.error.code);
+    expect(read.typicalYear).toBe(true);
+    expect(read.rows).toEqual(
+      EPW_HOURS.map(
+        ({ file: [, , , temperature_C, dew_point_C, from_deg, wind_ms, rain_mm], day, at, gust_ms }) => ({
+          at: `${day}T${at}:00.000Z`,
+          temperature_C,
+          dew_point_C,
+          rain_mm,
+          wind_ms,
+          from_deg,
+          gust_ms,
+        }),
+      ),
+    );
+  });
+
+  it('with headings is converted by the unit each names, in the job’s own time', () => {
+    const table = [
+      'Time;Temp (°F);Rain (in);Wind (mph);Gusts (km/h);Chance (%)',
+      '2026-11-30 08:00;50;0.1;10;36;40',
+      '2026-11-30T09:00+02:00;41;0;0;18;0',
+    ].join('\n');
+    const read = readWeatherFile(table, { zone: 'Etc/GMT-1', from: '2026-11-30' });
+    expect(read).toMatchObject({
+      ok: false,
+      error: { code: 'order', line: 3 },
+    });
+    const good = readWeatherFile(table.replace('+02:00', '+01:00'), {
+      zone: 'Etc/GMT-1',
+      from: '2026-11-30',
+    });
+    if (!good.ok) throw new Error(good.error.code);
+    expect(good.rows[0]).toEqual({
+      at: '2026-11-30T07:00:00.000Z',
+      temperature_C: 10,
+      rain_mm: 2.54,
+      wind_ms: 4.47,
+      gust_ms: 10,
+      chance: 0.4,
+    });
+  });
+
+  it.each([
+    ['', { code: 'empty' }],
+    ['time,temperature (°C),wind (m/s)\n', { code: 'heading', what: 'rain' }],
+    ['time,temperature,rain (mm),wind (m/s)\n', { code: 'unit', heading: 'temperature' }],
+    ['time,temp (C),rain (mm),wind (m/s)\nyesterday,1,0,2\n', { code: 'time', line: 2, found: 'yesterday' }],
+    [
+      'time,temp (C),rain (mm),wind (m/s)\n2026-11-30 08:00,warm,0,2\n',
+      { code: 'figure', line: 2, found: 'warm' },
+    ],
+    ['time,temp (C),rain (mm),wind (m/s)\n2026-11-30 08:00,1,,2\n', { code: 'no-rain', line: 2 }],
+    ['time,temp (C),rain (mm),wind (m/s)\n2020-11-30 08:00,1,0,2\n', { code: 'other-days' }],
+    [[...head, line([11, 30, 1, 4, 2, 200, 3, 999])].join('\n'), { code: 'no-rain', line: 9 }],
+  ])('refuses %j by its line', (text, error) =>
+    expect(readWeatherFile(text, { zone: 'UTC', from: '2026-11-30' })).toEqual({ ok: false, error }),
+  );
+});

@@ -3,7 +3,9 @@ import type { Build, PlannedStep } from '../build/build.ts';
 import type { Calendar, WeatherRow } from '../documents/calendar.ts';
 import type { Work, WorkTask } from '../work/document.ts';
 import { noStopAfter } from '../order/timeline.ts';
+import type { TradeHold } from '../vocabulary/crew.ts';
 import { dayAndTime, daysFrom, hoursOf, momentIn, weekdayOf } from './days.ts';
+import { errandsOf, SHEET_min, waitsFor } from './errands.ts';
 
 /** An opening as it stands: the build it is worked by, and what of it is done. */
 export interface CalendarOpening {
@@ -12,10 +14,17 @@ export interface CalendarOpening {
   readonly facade: string;
   readonly build: Build;
   /** When each step was done; looked at where somebody looked since. */
-  readonly done: ReadonlyMap<string, { readonly at: string; readonly looked: boolean }>;
+  readonly done: ReadonlyMap<
+    string,
+    {
+      readonly at: string;
+      readonly looked: boolean;
+      /** A person of the calendar. */ readonly by?: string | undefined;
+    }
+  >;
 }
 
-/** One task: a step, or the look that follows it. */
+/** One task: a step, the look that follows it, or an errand of the job, which stands where an opening's name does. */
 export interface TaskOf {
   readonly id: string;
   readonly opening: string;
@@ -33,6 +42,8 @@ export interface CalendarWork {
     readonly opening: string;
     readonly tasks: readonly number[];
     readonly stops: readonly boolean[];
+    /** It is placed before all others. */
+    readonly first?: boolean;
   }[];
 }
 
@@ -64,6 +75,8 @@ function daysNeeded(calendar: Calendar, openings: readonly CalendarOpening[]): n
   const { from, to } = calendar.hours;
   const day = Math.max(60, hoursOf(to) * 60 - hoursOf(from) * 60) * Math.max(1, calendar.people.length);
   const holdups = calendar.others.map(({ on }) => (Date.parse(on) - Date.parse(calendar.start)) / 86_400_000);
+  minutes += (calendar.errands ?? []).reduce((sum, one) => sum + one.minutes * one.people, 0);
+  minutes += calendar.covers.length * (SHEET_min.up + SHEET_min.down);
   const working = 10 + Math.ceil((2.5 * minutes) / day) + Math.ceil(rest / 1440) + 10;
   return Math.min(200, Math.ceil((working * 7) / calendar.weekdays.length + Math.max(0, ...holdups)));
 }
@@ -129,6 +142,17 @@ export function calendarWork({
     }
     return { opening: opening.id, tasks: own, stops };
   });
+  const errands = errandsOf(calendar, openings, days);
+  const errandChains = errands.map(({ opening, first, tasks: list }) => ({
+    opening,
+    first,
+    stops: [true, ...list.map(() => true)],
+    tasks: list.map((task) => {
+      of.push({ id: task.id, opening, step: task.step, isLook: false, doneAfter: 0 });
+      const { step: _step, ...work } = task;
+      return tasks.push(work) - 1;
+    }),
+  }));
   return {
     work: {
       format: 'hulvek-work',
@@ -148,7 +172,7 @@ export function calendarWork({
       })),
     },
     tasks: of,
-    chains,
+    chains: [...chains, ...errandChains],
   };
 }
 
@@ -210,7 +234,11 @@ function stepTask(
   return {
     id: taskId(opening.id, step.id),
     minutes: Math.max(1, Math.round(step.work_min)),
-    after: [...(last === null ? [] : [{ after: last }]), ...lags],
+    after: [
+      ...(last === null ? [] : [{ after: last }]),
+      ...lags,
+      ...waitsFor(calendar, opening, phaseOf(step)).map((after) => ({ after })),
+    ],
     people: step.needs.includes('two-people') ? 2 : 1,
     ...(step.role === 'set' &&
       calendar.people.some(({ skills }) => skills.includes('set')) && { skills: ['set'] }),
@@ -221,6 +249,12 @@ function stepTask(
     release: releaseOf(opening, step, context),
   };
 }
+
+/** What of the work a step is, as other trades and errands hold it up. */
+const phaseOf = (step: PlannedStep): readonly TradeHold[] => [
+  isInside(step) ? 'inside' : 'outside',
+  ...(step.role === 'set' ? (['set'] as const) : []),
+];
 
 /** Work that must follow or be followed within minutes is not left for a night. */
 const isTight = ({ after, role }: PlannedStep): boolean =>
@@ -274,7 +308,7 @@ function lookTask(
 /** Not before now, what is rested after what was ticked, what was delivered, what others have done, a pin. */
 function releaseOf(opening: CalendarOpening, step: PlannedStep, { calendar, now, start }: Context): string {
   const morning = (day: string) => momentIn(calendar.zone, day, calendar.hours.from);
-  const phase = isInside(step) ? 'inside' : 'outside';
+  const phases = phaseOf(step);
   const moments = [
     now,
     start,
@@ -288,9 +322,7 @@ function releaseOf(opening: CalendarOpening, step: PlannedStep, { calendar, now,
         ? [morning(on)]
         : [],
     ),
-    ...calendar.others.flatMap(({ on, holds }) =>
-      holds === phase || (holds === 'set' && step.role === 'set') ? [morning(on)] : [],
-    ),
+    ...calendar.others.flatMap(({ on, holds }) => (phases.includes(holds) ? [morning(on)] : [])),
     ...calendar.pins.flatMap((pin) => (pin.opening === opening.id && pin.step === step.id ? [pin.at] : [])),
   ];
   return new Date(Math.max(...moments.map((moment) => Date.parse(moment)))).toISOString();

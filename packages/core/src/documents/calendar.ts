@@ -1,6 +1,7 @@
 /** The calendar of a job: when work is done, by whom, with what, in which weather; and the plan that was taken. */
 import * as z from 'zod/mini';
 import { id, instant, name, words } from './fields.ts';
+import { planGoals } from '../vocabulary/plan-goals.ts';
 import { crewSkills, stepTools, tradeHolds } from '../vocabulary/crew.ts';
 
 /** A day of the calendar, by its date. */
@@ -75,6 +76,35 @@ export const calendarSchema = z.strictObject({
   kept: z.array(day).check(z.maxLength(400)),
   /** Evenings on which an opening is covered with a sheet. */
   covers: z.array(z.strictObject({ opening: id('OpeningId'), on: day })).check(z.maxLength(2000)),
+  /** Work of the crew that belongs to no opening: a scaffold moved, units unloaded. */
+  errands: z.optional(
+    z
+      .array(
+        z.strictObject({
+          id: personId.check(z.regex(/^[A-Za-z0-9-]+$/, 'letters, digits and - only')),
+          name,
+          minutes: z.int().check(z.positive(), z.lte(2400)),
+          people: z.int().check(z.positive(), z.lte(10)),
+          /** Where; nowhere in particular without it. */
+          facade: z.optional(words(80)),
+          /** Not before. */
+          on: z.optional(day),
+          /** What of its façade, or of all, waits for it. */
+          holds: z.optional(z.enum(tradeHolds)),
+          done: z.optional(z.literal(true)),
+        }),
+      )
+      .check(z.maxLength(200)),
+  ),
+  /** What counts first, where that is not the usual order. */
+  goals: z.optional(
+    z.array(z.enum(planGoals)).check(
+      z.length(planGoals.length),
+      z.refine((all) => new Set(all).size === all.length, { error: 'each goal once' }),
+    ),
+  ),
+  /** Where goals are weighed against each other instead: litres of a wet night, minutes late and to the finish, moves, idle minutes. */
+  weights: z.optional(z.partialRecord(z.enum(planGoals), z.number().check(z.gte(0), z.lte(1_000_000)))),
 });
 export type Calendar = z.infer<typeof calendarSchema>;
 export type WeatherRow = z.infer<typeof weatherRowSchema>;
@@ -87,13 +117,19 @@ export const calendarPlanSchema = z.strictObject({
   tasks: z
     .array(
       z.strictObject({
-        opening: id('OpeningId'),
+        /** Or what stands in its place: an errand, a sheet. */
+        opening: z
+          .string()
+          .check(z.regex(/^[A-Za-z0-9][A-Za-z0-9_.:-]{0,79}$/, 'letters, digits, - _ . : only'))
+          .brand('OpeningId'),
         step: words(80),
         from: instant,
         to: instant,
         people: z.array(personId).check(z.maxLength(10)),
         /** How often it was changed since it was first planned. */
         changed: z.optional(z.int().check(z.nonnegative(), z.lte(100_000))),
+        /** The wood is read before it: it stood in rain. */
+        reading: z.optional(z.literal(true)),
         /** It was planned once and is not any more: whoever had it is told. */
         gone: z.optional(z.literal(true)),
       }),

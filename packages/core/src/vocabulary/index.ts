@@ -7,6 +7,7 @@ export * from './laps.ts';
 export * from './materials.ts';
 export * from './parameters.ts';
 export * from './piece-edges.ts';
+export * from './plan-goals.ts';
 export * from './presets.ts';
 export * from './ratings.ts';
 export * from './prices.ts';

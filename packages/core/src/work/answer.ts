@@ -31,6 +31,7 @@ export interface WorkAnswer {
 const WHY: Readonly<Record<WhyNot, string>> = {
   'no-weather': 'no weather',
   'no-people': 'no people with these skills',
+  'did-it': 'whoever did the work does not look at it',
   'no-tools': 'no tools',
   'no-time': 'no time left',
   'waits-for-unplaced': 'waits for what is unplaced',

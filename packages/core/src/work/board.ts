@@ -11,6 +11,7 @@ export interface Placed {
 export const whyNots = [
   'no-weather',
   'no-people',
+  'did-it',
   'no-tools',
   'no-time',
   'waits-for-unplaced',
@@ -36,6 +37,8 @@ export class Grounds {
     this.workedBefore = model.on.map(workedBefore);
   }
 }
+
+const NOBODY: readonly number[] = [];
 
 interface Asked {
   readonly patient?: boolean;
@@ -165,8 +168,13 @@ export class Board {
     let why: WhyNot = 'no-time';
     const least = Math.ceil(Math.max(from, task.release, window.least));
     const given = task.crews[this.#given.get(index) ?? -1];
+    const did = this.#did(task);
     for (const crew of given ? [given] : task.crews) {
       if (only && !crew.every((person) => only.includes(person))) continue;
+      if (crew.some((person) => did.includes(person))) {
+        why = 'did-it';
+        continue;
+      }
       const times = this.#grounds.times.of(index, crew);
       if (times.byConditions) why = 'no-weather';
       const early = crew.some((person) => kin.includes(person)) ? KIN_min : 0;
@@ -202,6 +210,8 @@ export class Board {
       (one) => one.length === crew.length && one.every((person) => crew.includes(person)),
     );
     if (!own) return 'no-people';
+    const did = this.#did(task);
+    if (own.some((person) => did.includes(person))) return 'did-it';
     const times = this.#grounds.times.of(index, own);
     if (start < task.release || times.next(start) !== start || times.end(start) !== end)
       return times.byConditions && start >= task.release ? 'no-weather' : 'no-time';
@@ -211,6 +221,13 @@ export class Board {
     if (start > window.most || end > window.endMost) return 'too-late-after';
     if (own.some((person) => this.#fits(person, task, start, end) !== start)) return 'busy';
     return this.#toolsFrom(task, start, end) === start ? null : 'no-tools';
+  }
+
+  /** Whoever did what this task looks at. */
+  #did({ apart = NOBODY, barred = NOBODY }: ModelTask): readonly number[] {
+    return apart.length === 0
+      ? barred
+      : [...barred, ...apart.flatMap((task) => this.placed[task]?.crew ?? [])];
   }
 
   /** Between which minutes it may start and end by what is placed before it; `null` where that is not. */

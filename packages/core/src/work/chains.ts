@@ -14,6 +14,8 @@ export interface Chain {
   readonly stops: readonly boolean[];
   /** What it costs to leave it over a night after so many. */
   readonly nightCost: (done: number, night: number) => number;
+  /** It is placed before all others. */
+  readonly first?: boolean;
 }
 
 export interface ChainModel {
@@ -29,6 +31,8 @@ export interface ChainModel {
   readonly isHeld?: (task: number) => boolean;
   /** Without regard to what stands open over night: as a list is worked off. */
   readonly blind?: boolean;
+  /** What counts, from the first to the last, where that is not the score as it stands. */
+  readonly rank?: (score: ChainScore) => readonly number[];
 }
 
 /** Compared from the first to the last. */
@@ -38,6 +42,8 @@ export type ChainScore = readonly [
   late: number,
   finish: number,
   moves: number,
+  /** Minutes at work between somebody's first and last task of a day with nothing to do. */
+  idle: number,
   starts: number,
 ];
 
@@ -191,7 +197,8 @@ export function planParts(
     }
   };
   const done = new Set<number>();
-  for (const i of order) {
+  const isFirst = (i: number) => chains[parts[i]?.chain ?? -1]?.first === true;
+  for (const i of [...order.filter(isFirst), ...order.filter((one) => !isFirst(one))]) {
     const part = parts[i];
     if (!part) continue;
     // What comes before it in its chain comes before it here.
@@ -215,8 +222,26 @@ export function scoreChains(
   let open = 0;
   for (const chain of chains)
     for (const [n, [begin]] of nights.entries()) open += chain.nightCost(doneBy(chain, placed, begin), n);
-  return [unplaced, open, late, finish, movesOf(model, placed), starts];
+  return [unplaced, open, late, finish, movesOf(model, placed), idleOf(model, placed), starts];
 }
+
+function idleOf({ on, horizon }: Model, placed: readonly (Placed | null)[]): number {
+  const own = on.map((): Placed[] => []);
+  for (const one of placed) for (const person of one?.crew ?? []) if (one) own[person]?.push(one);
+  let idle = 0;
+  for (const [person, list] of own.entries()) {
+    list.sort((a, b) => a.start - b.start);
+    let until = list[0]?.end ?? 0;
+    for (const { start, end } of list.slice(1)) {
+      // Between two days nobody is idle.
+      const minutes = start - until > 0 && start - until < LONG_GAP_min ? on[person] : undefined;
+      if (minutes) for (let m = until; m < Math.min(start, horizon); m++) idle += minutes[m] ?? 0;
+      until = Math.max(until, end);
+    }
+  }
+  return idle;
+}
+const LONG_GAP_min = 720;
 
 /** How many tasks of a chain are done by a minute, without a gap. */
 export function doneBy(
@@ -243,9 +268,14 @@ function movesOf(model: Model, placed: readonly (Placed | null)[]): number {
   return moves;
 }
 
-export function compareChains(a: ChainScore, b: ChainScore): number {
-  for (const [i, value] of a.entries()) {
-    const other = b[i] ?? 0;
+export function compareChains(
+  a: ChainScore,
+  b: ChainScore,
+  rank: (score: ChainScore) => readonly number[] = (score) => score,
+): number {
+  const others = rank(b);
+  for (const [i, value] of rank(a).entries()) {
+    const other = others[i] ?? 0;
     if (Math.abs(value - other) > 1e-9) return value - other;
   }
   return 0;
@@ -283,7 +313,7 @@ export function* searchChains(chainModel: ChainModel, seed = 1): Generator<Chain
   let order = parts.map((_, i) => i);
   for (const one of firstOrders(chainModel, parts)) {
     const plan = planParts(chainModel, grounds, parts, one);
-    if (!best || compareChains(plan.score, best.score) < 0) {
+    if (!best || compareChains(plan.score, best.score, chainModel.rank) < 0) {
       best = plan;
       order = one;
     }
@@ -296,7 +326,7 @@ export function* searchChains(chainModel: ChainModel, seed = 1): Generator<Chain
       if (moved !== undefined) next.splice(Math.floor(random() * n), 0, moved);
     }
     const plan = planParts(chainModel, grounds, parts, next);
-    const difference = compareChains(plan.score, best.score);
+    const difference = compareChains(plan.score, best.score, chainModel.rank);
     if (difference <= 0) order = next;
     if (difference < 0) best = plan;
     yield best;

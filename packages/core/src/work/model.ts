@@ -25,6 +25,10 @@ export interface ModelTask {
   readonly release: number;
   readonly due: number | null;
   readonly unsplit: boolean;
+  /** Tasks whose people do not do this one. */
+  readonly apart?: readonly number[];
+  /** People who do not, by index. */
+  readonly barred?: readonly number[];
 }
 
 export interface Model {

@@ -54,3 +54,36 @@ it('says that what somebody entered was taken back', () => {
   const taken = withEntry(mine, { kind: 'undo', undoes: 'mine' } as Entry);
   expect(noticesOf([taken], NOW).map(({ kind }) => kind)).toContain('taken-back');
 });
+
+it('tells of one’s own work half an hour before it begins, and of nobody else’s', () => {
+  const pack = { ...demoPack(3), role: 'installer' } as Pack;
+  const [part] = pack.openings;
+  const task = (person: string, from: string) => ({
+    opening: part?.document.id,
+    step: 'pan',
+    from,
+    to: '2026-11-20T12:00:00Z',
+    people: [person],
+  });
+  const planned = {
+    ...pack,
+    context: {
+      ...pack.context,
+      job: {
+        ...pack.context.job,
+        calendar: { people: [{ id: 'p1', name: ME.name, account: ME.id, skills: [], off: [] }] },
+        calendarPlan: {
+          tasks: [task('p2', '2026-11-20T10:10:00Z'), task('p1', '2026-11-20T10:20:00Z')],
+        },
+      },
+    },
+  } as unknown as Pack;
+  const begins = (now: string) =>
+    noticesOf([planned], now)
+      .filter(({ kind }) => kind === 'begins')
+      .map(({ mark, step, at }) => ({ mark, step, at }));
+  const told = { mark: part?.document.mark, step: 'pan', at: '2026-11-20T09:50:00.000Z' };
+  expect(begins(NOW)).toEqual([told]);
+  expect(begins('2026-11-20T09:45:00Z')).toEqual([]);
+  expect(begins('2026-11-20T10:21:00Z')).toEqual([]);
+});

@@ -4,10 +4,10 @@
  */
 import type { OpeningPart, Pack } from '$lib/contract/pack.ts';
 import { mayLook } from '$lib/contract/rights.ts';
-import { progress, thawedIssue, type Entry } from '@hulvek/core';
+import { errandOf, LOOK_SUFFIX, progress, sheetOver, thawedIssue, type Entry } from '@hulvek/core';
 
 export type NoticeKind =
-  'frozen' | 'frozen-anew' | 'look' | 'note' | 'built' | 'fault' | 'override' | 'taken-back';
+  'frozen' | 'frozen-anew' | 'look' | 'note' | 'built' | 'fault' | 'override' | 'taken-back' | 'begins';
 
 export interface Notice {
   readonly id: string;
@@ -36,10 +36,50 @@ const TOLD: Partial<Record<Entry['kind'], NoticeKind>> = {
 export function noticesOf(packs: readonly Pack[], now: string): readonly Notice[] {
   const since = new Date(Date.parse(now) - DAYS * 86_400_000).toISOString();
   return packs
-    .flatMap((pack) => pack.openings.flatMap((part) => ofOpening(pack, part, now)))
+    .flatMap((pack) => [
+      ...pack.openings.flatMap((part) => ofOpening(pack, part, now)),
+      ...beginning(pack, now),
+    ])
     .filter(({ at }) => at >= since)
     .sort((a, b) => b.at.localeCompare(a.at))
     .slice(0, MOST);
+}
+
+/** This long before it begins somebody is told of his work, minutes. */
+const BEGINS_min = 30;
+
+/** One's own work that begins soon, by the plan that was taken. */
+function beginning({ me, context, openings }: Pack, now: string): Notice[] {
+  const { calendar, calendarPlan, id: job, name: jobName } = context.job;
+  if (!calendar || !calendarPlan) return [];
+  const own = new Set(
+    calendar.people
+      .filter(({ account, name }) => (account === undefined ? name === me.name : account === me.id))
+      .map(({ id }) => id),
+  );
+  const marks = new Map(openings.map(({ document }) => [document.id as string, document.mark]));
+  const soon = calendarPlan.tasks.filter(({ gone, people, from }) => {
+    const wait = Date.parse(from) - Date.parse(now);
+    return !gone && people.some((id) => own.has(id)) && wait > 0 && wait <= BEGINS_min * 60_000;
+  });
+  const [first] = soon.toSorted((a, b) => Date.parse(a.from) - Date.parse(b.from));
+  if (!first) return [];
+  const errand = errandOf(first.opening);
+  const under = sheetOver(first.opening);
+  const mark = calendar.errands?.find(({ id }) => id === errand)?.name ?? marks.get(under ?? first.opening);
+  return [
+    {
+      id: `begins ${first.opening}/${first.step} ${first.from}`,
+      kind: 'begins',
+      job,
+      jobName,
+      opening: first.opening,
+      mark: mark ?? first.opening,
+      step: first.step.endsWith(LOOK_SUFFIX) ? first.step.slice(0, -LOOK_SUFFIX.length) : first.step,
+      by: '',
+      at: new Date(Date.parse(first.from) - BEGINS_min * 60_000).toISOString(),
+    },
+  ];
 }
 
 function ofOpening(pack: Pack, part: OpeningPart, now: string): Notice[] {

@@ -301,7 +301,8 @@ export function sectionAt(standing: Standing, station: Station): AirSection {
   }
   const { build } = standing.moment;
   if (flawsOf(build).length === 0) return { station, frame: frameOf(standing), lines, solids, beads };
-  const isOpen = (thing: string) => isOpenAt(build, thing, { side, ...(upright ? { u: NaN, v: at } : { u: at, v: NaN }) });
+  const isOpen = (thing: string) =>
+    isOpenAt(build, thing, { side, ...(upright ? { u: NaN, v: at } : { u: at, v: NaN }) });
   return {
     station,
     frame: frameOf(standing),
@@ -325,7 +326,8 @@ export function breaksAlong(standing: Standing, side: CutId): number[] {
   for (const { bead } of standing.beads)
     for (const path of bead.paths) for (const p of path) if (isOwn(p[across])) found.push(p[along]);
   for (const flaw of flawsOf(standing.moment.build))
-    if (flaw.kind === 'bond-open' && (flaw.axis === 'v') === upright && (flaw.side ?? side) === side) found.push(...flaw.range);
+    if (flaw.kind === 'bond-open' && (flaw.axis === 'v') === upright && (flaw.side ?? side) === side)
+      found.push(...flaw.range);
   for (const { parts } of standing.solids)
     for (const { solid, v } of parts) {
       const reach = upright ? v : solid.u;

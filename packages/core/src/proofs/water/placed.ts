@@ -123,7 +123,10 @@ function bondOf(
   )
     return { bondedAt: null };
   const runs = beadRuns(bead.paths, piece.sheet, { face, plane });
-  return { bondedAt: last.at, beads: without(runs, [...open, ...openAlong(build, bead.id, alongX(plane), side)]) };
+  return {
+    bondedAt: last.at,
+    beads: without(runs, [...open, ...openAlong(build, bead.id, alongX(plane), side)]),
+  };
 }
 
 /** Stretches of bead under one face that lie across the water's way: it meets nothing of those along it. */

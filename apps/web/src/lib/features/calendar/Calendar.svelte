@@ -14,11 +14,12 @@
   import { dateTime, dayName } from '$lib/ui/time.ts';
   import { calendarWords as t } from '$words/calendar.ts';
   import { dayAndTime, daysFrom, weekdayOf, type WhyNot } from '@hulvek/core';
-  import { untrack } from 'svelte';
+  import { flushSync, untrack } from 'svelte';
   import CalendarGrid from './CalendarGrid.svelte';
   import CalendarPanel from './CalendarPanel.svelte';
   import CalendarSettings from './CalendarSettings.svelte';
   import FeedLink from './FeedLink.svelte';
+  import PrintedPlan from './PrintedPlan.svelte';
   import { CalendarDesk } from './calendar-desk.svelte.ts';
   import { Days, LANE_px, rowsOf, zooms, type RowsBy, type Zoom } from './grid.ts';
   import { firstCalendar } from './settings.ts';
@@ -28,6 +29,7 @@
   let by = $state<RowsBy>('places');
   let zoom = $state<Zoom>('days');
   let settings = $state(false);
+  let printing = $state(false);
   const lane_px = matchMedia('(pointer: coarse)').matches ? LANE_px.coarse : LANE_px.fine;
 
   const calendar = $derived(desk.calendar);
@@ -95,6 +97,10 @@
   }
 </script>
 
+<svelte:window
+  onbeforeprint={() => flushSync(() => (printing = true))}
+  onafterprint={() => (printing = false)}
+/>
 <JobPage view="calendar">
   {#snippet tools()}
     {#if calendar && desk.state !== 'opening' && result}
@@ -199,6 +205,7 @@
         <CalendarGrid {desk} {days} {rows} {by} {lane_px} />
         <CalendarPanel {desk} />
       </div>
+      {#if printing}<PrintedPlan {desk} />{/if}
       {#if store.context.job.calendarPlan && !desk.offered}
         <p class="quiet">
           {t.taken(store.context.job.calendarPlan.person, dateTime(store.context.job.calendarPlan.at))}
@@ -256,6 +263,12 @@
   }
   .summary .good {
     color: var(--good);
+  }
+  @media print {
+    .bar,
+    .both {
+      display: none;
+    }
   }
   .lead {
     max-width: 70ch;

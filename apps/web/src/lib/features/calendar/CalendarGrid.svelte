@@ -15,7 +15,8 @@
 <script lang="ts">
   import { dayName } from '$lib/ui/time.ts';
   import { calendarWords as t } from '$words/calendar.ts';
-  import { dayAndTime, stepText, type Visit } from '@hulvek/core';
+  import { taskTitle } from '$words/task-title.ts';
+  import { dayAndTime, type Visit } from '@hulvek/core';
   import WeatherBand from './WeatherBand.svelte';
   import TonightCell from './TonightCell.svelte';
 
@@ -63,7 +64,7 @@
     by === 'places' ? t.place(id) : by === 'people' ? desk.nameOf(id) : desk.markOf(id);
   const stepsOf = (visit: Visit) =>
     visit.tasks
-      .map(({ step, isLook }) => (isLook ? `${t.looks}: ${stepText(step).title}` : stepText(step).title))
+      .map(({ step, isLook }) => (isLook ? `${t.looks}: ${taskTitle(step)}` : taskTitle(step)))
       .join(', ');
   /** What is said of a bar, put together when it first comes near. */
   const labels = new WeakMap<Visit, string>();
@@ -150,7 +151,8 @@
   <div class="sheet" style="width: {days.total + 150}px; --lane: {lane_px}px">
     <div class="heads">
       <div class="corner">
-        {t.weather}{#if calendar?.weather.source === 'invented'}<small>{t.invented}</small>{/if}
+        {t.weather}{#if calendar?.weather.source === 'invented'}<small>{t.invented}</small>
+        {:else if calendar?.weather.source === 'file'}<small>{calendar.weather.note}</small>{/if}
       </div>
       <div class="across" style="width: {days.total}px">
         {#each shownDays as { day, left } (day)}

@@ -10,7 +10,8 @@
   import Button from '$lib/ui/Button.svelte';
   import { dayName } from '$lib/ui/time.ts';
   import { calendarWords as t } from '$words/calendar.ts';
-  import { dayAndTime, stepText, visitsOf } from '@hulvek/core';
+  import { taskTitle } from '$words/task-title.ts';
+  import { dayAndTime, visitsOf } from '@hulvek/core';
 
   let { desk }: CalendarPanelProps = $props();
   const calendar = $derived(desk.calendar);
@@ -22,7 +23,7 @@
   };
   const taskName = (id: string | null): string => {
     const task = desk.shown?.result.tasks.find((one) => one.id === id);
-    return task ? `${desk.markOf(task.opening)}, ${stepText(task.step).title.toLowerCase()}` : (id ?? '');
+    return task ? `${desk.markOf(task.opening)}, ${taskTitle(task.step).toLowerCase()}` : (id ?? '');
   };
   const looksOf = (tasks: typeof shown) =>
     calendar
@@ -40,6 +41,7 @@
     ).size;
   };
   const evening = $derived(shown?.result.tonight.find(({ night }) => night.day === desk.evening) ?? null);
+  const readings = $derived(new Set(shown?.result.readings ?? []));
   const day = $derived(visit ? dayAndTime(zone, visit.from).day : null);
 </script>
 
@@ -74,7 +76,8 @@
         {#each visit.tasks as task (task.id)}
           <li>
             <b>{dayAndTime(zone, task.from).time}</b>
-            {task.isLook ? `${t.looks}: ` : ''}{stepText(task.step).title}
+            {task.isLook ? `${t.looks}: ` : ''}{taskTitle(task.step)}
+            {#if readings.has(task.id)}<p class="reading">{t.reading}</p>{/if}
           </li>
         {/each}
       </ol>
@@ -99,19 +102,21 @@
               >{t.away(desk.nameOf(person), dayName(day))}</Button
             >
           {/each}
-          <label class="comes">
-            {t.comes}
-            <input
-              type="date"
-              value={calendar?.deliveries.find(
-                ({ opening, step }) => opening === visit.opening && step === undefined,
-              )?.on ?? ''}
-              onchange={(event) =>
-                event.currentTarget.value && void desk.comes(visit.opening, event.currentTarget.value)}
-            />
-          </label>
+          {#if desk.isOfOpening(visit)}<label class="comes">
+              {t.comes}
+              <input
+                type="date"
+                value={calendar?.deliveries.find(
+                  ({ opening, step }) => opening === visit.opening && step === undefined,
+                )?.on ?? ''}
+                onchange={(event) =>
+                  event.currentTarget.value && void desk.comes(visit.opening, event.currentTarget.value)}
+              />
+            </label>{/if}
         {/if}
-        <a href="/jobs/{desk.store.id}/{visit.opening}/order">{t.open(desk.markOf(visit.opening))}</a>
+        {#if desk.isOfOpening(visit)}
+          <a href="/jobs/{desk.store.id}/{visit.opening}/order">{t.open(desk.markOf(visit.opening))}</a>
+        {/if}
       </div>
     </section>
   {:else}<p class="quiet">{t.chosen}{desk.mayPlan ? ` ${t.moveHint}` : ''}</p>{/if}
@@ -192,6 +197,11 @@
     flex-flow: row wrap;
     align-items: center;
     gap: var(--gap-2);
+  }
+  .reading {
+    margin: 0;
+    padding-left: var(--gap-2);
+    border-left: 4px solid var(--watch);
   }
   .refused {
     padding: var(--gap-2) var(--gap-3);

@@ -12,9 +12,22 @@
 <script lang="ts">
   import Button from '$lib/ui/Button.svelte';
   import { wrongPlaces } from '$lib/contract/site-parts.ts';
-  import { calendarWords, holdTexts, skillTexts } from '$words/calendar.ts';
-  import { crewSkills, dayAndTime, stepTools, tradeHolds, type StepTool } from '@hulvek/core';
+  import { dayName } from '$lib/ui/time.ts';
+  import { calendarWords, holdTexts, skillTexts, weatherFileText } from '$words/calendar.ts';
+  import {
+    crewSkills,
+    dayAndTime,
+    planGoals,
+    readWeatherFile,
+    stepTools,
+    tradeHolds,
+    type PlanGoal,
+    type StepTool,
+    type WeatherRow,
+  } from '@hulvek/core';
   import { untrack } from 'svelte';
+  import ErrandSettings from './ErrandSettings.svelte';
+  import GoalSettings from './GoalSettings.svelte';
   import { daysOfRows, rowsOfDays, type TypedDay } from './settings.ts';
 
   let { store, calendar, onsaved }: CalendarSettingsProps = $props();
@@ -32,11 +45,23 @@
     >,
     people: c.people.map((person) => ({ ...person, skills: [...person.skills], off: person.off.join(', ') })),
     seed: c.weather.source === 'invented' ? String(c.weather.seed) : '1',
-    source: c.weather.source === 'invented' ? 'invented' : 'typed',
+    source: c.weather.source as 'invented' | 'typed' | 'file',
     typed:
-      c.weather.source === 'invented'
-        ? ([] as TypedDay[])
-        : daysOfRows(c.weather.rows, (at) => dayAndTime(c.zone, at)),
+      c.weather.source === 'typed'
+        ? daysOfRows(c.weather.rows, (at) => dayAndTime(c.zone, at))
+        : ([] as TypedDay[]),
+    file:
+      c.weather.source === 'file'
+        ? { note: c.weather.note, rows: c.weather.rows }
+        : { note: '', rows: [] as WeatherRow[] },
+    errands: c.errands ?? [],
+    goals: (c.goals ?? planGoals) as readonly PlanGoal[],
+    weights: c.weights
+      ? (Object.fromEntries(planGoals.map((goal) => [goal, String(c.weights?.[goal] ?? 0)])) as Record<
+          PlanGoal,
+          string
+        >)
+      : null,
   });
   let draft = $state<Draft>(untrack(() => draftOf(calendar)));
   let problem = $state('');
@@ -68,9 +93,8 @@
   }
 
   function read(): Calendar {
-    const { latitude, longitude, setup, seed, source, typed, tools, ...rest } = $state.snapshot(
-      draft,
-    ) as Draft;
+    const { latitude, longitude, setup, seed, source, typed, file, tools, errands, goals, weights, ...rest } =
+      $state.snapshot(draft) as Draft;
     const { site: _site, ...others } = rest;
     const number = (text: string) => Number(text.trim().replace(',', '.'));
     return {
@@ -88,9 +112,39 @@
       weather:
         source === 'invented'
           ? { source: 'invented', seed: number(seed) }
-          : { source: 'typed', note: '', rows: rowsOfDays(typed, rest.zone) },
+          : source === 'file'
+            ? { source: 'file', ...file }
+            : { source: 'typed', note: '', rows: rowsOfDays(typed, rest.zone) },
+      ...(errands.length > 0 && { errands }),
+      ...(String(goals) !== String(planGoals) && { goals: [...goals] }),
+      ...(weights && {
+        weights: Object.fromEntries(planGoals.map((goal) => [goal, number(weights[goal])])),
+      }),
     };
   }
+
+  let fileProblem = $state('');
+  async function readFile(event: Event & { currentTarget: HTMLInputElement }) {
+    const [file] = event.currentTarget.files ?? [];
+    if (!file) return;
+    fileProblem = file.size > MOST_bytes ? t.fileTooLarge : '';
+    if (fileProblem) return;
+    const today = dayAndTime(draft.zone, new Date().toISOString()).day;
+    const from = today > draft.start ? today : draft.start;
+    const read = readWeatherFile(await file.text(), { zone: draft.zone, from });
+    if (!read.ok) {
+      fileProblem = weatherFileText(read.error);
+      return;
+    }
+    const note = read.typicalYear ? `${file.name}, ${t.typicalYear}` : file.name;
+    draft.file = { note: note.slice(0, 200), rows: [...read.rows] };
+  }
+  const fileSpan = (rows: readonly WeatherRow[]) => {
+    const day = (row: WeatherRow | undefined) => dayName(dayAndTime(draft.zone, row?.at ?? draft.start).day);
+    return t.fileRows(rows.length, day(rows[0]), day(rows.at(-1)));
+  };
+  /** A year by the hour has less than two. */
+  const MOST_bytes = 5_000_000;
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
@@ -205,7 +259,20 @@
           draft.others.push({ id: freshId(draft.others, 'o'), name: '', on: draft.start, holds: 'inside' })}
         >{t.addOther}</Button
       >
+      <ErrandSettings
+        errands={draft.errands}
+        facades={[...new Set(openings.map(({ facade }) => facade))].filter((facade) => facade !== '')}
+        onchange={(errands) => (draft.errands = errands)}
+      />
     </fieldset>
+    <GoalSettings
+      goals={draft.goals}
+      weights={draft.weights}
+      onchange={(goals, weights) => {
+        draft.goals = goals;
+        draft.weights = weights;
+      }}
+    />
     <fieldset>
       <legend>{t.weather}</legend>
       <div class="days">
@@ -213,9 +280,16 @@
           ><input type="radio" bind:group={draft.source} value="invented" />{t.invented}</label
         >
         <label class="check"><input type="radio" bind:group={draft.source} value="typed" />{t.typed}</label>
+        <label class="check"><input type="radio" bind:group={draft.source} value="file" />{t.fromFile}</label>
       </div>
       {#if draft.source === 'invented'}
         <label>{t.seed} <input inputmode="numeric" class="figure" bind:value={draft.seed} /></label>
+      {:else if draft.source === 'file'}
+        <label>{t.file} <input type="file" accept=".epw,.csv,.txt" onchange={readFile} /></label>
+        {#if draft.file.rows.length > 0}
+          <p>{draft.file.note}: {fileSpan(draft.file.rows)}</p>
+        {/if}
+        {#if fileProblem}<p class="bad" role="alert">{fileProblem}</p>{/if}
       {:else}
         <div class="scroll">
           <table>

@@ -10,7 +10,8 @@
   import JobPage from '$lib/features/shell/JobPage.svelte';
   import { longDayName } from '$lib/ui/time.ts';
   import { calendarWords, todayWords as t } from '$words/calendar.ts';
-  import { dayAndTime, pieceText, stepText } from '@hulvek/core';
+  import { taskTitle } from '$words/task-title.ts';
+  import { dayAndTime, formatLength, pieceText } from '@hulvek/core';
   import { onMount } from 'svelte';
   import { todayOf, type TodayTask } from './today.ts';
 
@@ -24,6 +25,7 @@
   });
   const list = $derived(todayOf(store, day, now));
   const zone = $derived(store.context.job.calendar?.zone ?? 'UTC');
+  const length = (mm: number) => formatLength(mm, store.reads);
   const time = (at: string) => dayAndTime(zone, at).time;
   const next = $derived(list?.days.find((one) => one > list.day));
 
@@ -71,11 +73,11 @@
     <ol>
       {#each list.tasks as task (task.id)}
         <li data-done={task.isDone}>
-          <a href="/jobs/{store.id}/{task.opening}/install">
+          <a href={task.opening === task.place ? `/jobs/${store.id}/${task.opening}/install` : undefined}>
             <span class="time">{time(task.from)}</span>
             <span class="what"
               ><b>{task.mark}</b>
-              {task.isLook ? `${calendarWords.looks}: ` : ''}{stepText(task.step).title}{#if task.isDone}
+              {task.isLook ? `${calendarWords.looks}: ` : ''}{taskTitle(task.step)}{#if task.isDone}
                 <em>{t.done}</em>{/if}</span
             >
           </a>
@@ -84,6 +86,13 @@
             {task.with.length > 0 ? t.with(task.with.join(', ')) : t.alone}
           </p>
           {#if piecesOf(task).length > 0}<p><b>{t.pieces}:</b> {piecesOf(task).join(', ')}</p>{/if}
+          {#if task.sheet}
+            <p>
+              <b>{t.bring}:</b>
+              {calendarWords.sheetSize(length(task.sheet.width_mm), length(task.sheet.height_mm))}
+            </p>
+          {/if}
+          {#if task.reading}<p class="reading">{calendarWords.reading}</p>{/if}
           {#if toolsOf(task).length > 0}<p><b>{t.bring}:</b> {toolsOf(task).join(', ')}</p>{/if}
           {#if weatherOf(task).length > 0}<p><b>{t.weather}:</b> {weatherOf(task).join(', ')}</p>{/if}
         </li>
@@ -143,6 +152,11 @@
   p {
     margin: 0;
     color: var(--ink-soft);
+  }
+  .reading {
+    padding-left: var(--gap-2);
+    border-left: 4px solid var(--watch);
+    color: var(--ink);
   }
   em {
     color: var(--good);

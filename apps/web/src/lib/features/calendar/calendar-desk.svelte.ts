@@ -1,7 +1,8 @@
 /** A job's calendar as somebody works with it: the plan that was taken, one that is offered, and what a move would do. */
 import type { JobStore } from '$lib/job/job.svelte.ts';
 import { calendarWords as t } from '$words/calendar.ts';
-import { asksPlan, withSequences } from './taken-plan.ts';
+import { asksPlan, withReadings, withSequences } from './taken-plan.ts';
+import { workName } from '$words/task-title.ts';
 import {
   contentHash,
   visitsOf,
@@ -78,7 +79,7 @@ export class CalendarDesk {
   );
   names = $derived.by(() => new Map((this.calendar?.people ?? []).map(({ id, name }) => [id, name])));
 
-  markOf = (opening: string): string => this.marks.get(opening) ?? opening;
+  markOf = (opening: string): string => workName(this.calendar, opening, (id) => this.marks.get(id) ?? id);
   nameOf = (person: string): string => this.names.get(person) ?? person;
 
   #ask(ask: CalendarAsk, hear: (answer: CalendarAnswer) => void): void {
@@ -147,6 +148,7 @@ export class CalendarDesk {
         entries: [...entries],
       })),
       plan: asksPlan(context.job.calendarPlan),
+      looksApart: this.store.pack.lookRule === 'not-the-doer',
       now: new Date().toISOString(),
     };
     this.#ask(ask, (answer) => {
@@ -248,7 +250,7 @@ export class CalendarDesk {
       at: new Date().toISOString(),
       person,
       account,
-      tasks: offered.result.tasks,
+      tasks: withReadings(offered.result),
     });
     if (!(await this.#put(was, plan))) return;
     this.#before = { plan: was };
@@ -285,7 +287,9 @@ export class CalendarDesk {
   }
 
   /** A look is made when its step is done: the step is what can be pinned. */
-  mayPin = (visit: Visit): boolean => this.mayPlan && !visit.tasks.some(({ isLook }) => isLook);
+  mayPin = (visit: Visit): boolean =>
+    this.mayPlan && this.isOfOpening(visit) && !visit.tasks.some(({ isLook }) => isLook);
+  isOfOpening = ({ opening }: Visit): boolean => this.marks.has(opening);
 
   isPinned = (visit: Visit): boolean =>
     visit.tasks.every(({ opening, step }) =>

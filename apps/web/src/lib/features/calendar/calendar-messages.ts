@@ -9,6 +9,8 @@ export type CalendarAsk =
       readonly context: JobContext;
       readonly parts: readonly CalendarPart[];
       readonly plan: CalendarPlan | null;
+      /** Whoever did the work does not look at it. */
+      readonly looksApart: boolean;
       readonly now: string;
     }
   /** A plan from the ground up; better ones until the seconds are over. */

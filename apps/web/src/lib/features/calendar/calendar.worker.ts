@@ -28,7 +28,7 @@ let taken: Placing = [];
 /** What is shown: the plan that was taken, or one that is offered. */
 let current: Placing = [];
 
-const NOTHING = { why: [], score: [0, 0, 0, 0, 0, 0] } as const;
+const NOTHING = { why: [], score: [0, 0, 0, 0, 0, 0, 0] } as const;
 /** Better plans are told of no more often, ms. */
 const TELL_EVERY_ms = 300;
 
@@ -52,7 +52,7 @@ async function answer(ask: CalendarAsk, say: (answer: Told) => void): Promise<vo
     return;
   }
   if (ask.kind === 'open') {
-    const { context, parts, plan, now } = ask;
+    const { context, parts, plan, looksApart, now } = ask;
     const { calendar } = context.job;
     if (!calendar) throw new Error('a job without a calendar');
     const { openings, missing } = judgedOpenings(context, parts, now);
@@ -61,6 +61,7 @@ async function answer(ask: CalendarAsk, say: (answer: Told) => void): Promise<vo
       openings,
       azimuths: azimuthsOf(context),
       gust_ms: context.job.handling?.gust_ms,
+      looksApart,
       now,
     });
     const { start_ms } = model.chainModel.model;
@@ -145,7 +146,7 @@ async function answer(ask: CalendarAsk, say: (answer: Told) => void): Promise<vo
 
 function shown(own: CalendarModel, placed: Placing, why: ChainPlan['why'] = NOTHING.why): ShownPlan {
   const finish = Math.max(0, ...placed.map((one) => one?.end ?? 0));
-  const score = [0, 0, 0, finish, 0, 0] as const;
+  const score = [0, 0, 0, finish, 0, 0, 0] as const;
   return {
     result: resultOf(own, { placed, why, score }),
     nights: openNights(own, placed),

@@ -34,6 +34,9 @@ export function judgedOpenings(
 ): { readonly openings: readonly JudgedOpening[]; readonly missing: readonly string[] } {
   const shared: SharedMade = new SharedPlans();
   const missing: string[] = [];
+  const people = context.job.calendar?.people ?? [];
+  const personOf = ({ account: by, person }: Entry) =>
+    people.find(({ account, name }) => (account === undefined ? name === person : account === by))?.id;
   const openings = parts.flatMap(({ opening, issues, entries }): JudgedOpening[] => {
     const issue = issues.at(-1);
     const frozen = issue ? thawedIssue(issue) : null;
@@ -46,7 +49,7 @@ export function judgedOpenings(
     const states = issue ? progress(build.steps, issues, entries, now) : [];
     const done = new Map(
       states.flatMap(({ id, tick, look }) =>
-        tick ? [[id, { at: tick.at, looked: look !== null }] as const] : [],
+        tick ? [[id, { at: tick.at, looked: look !== null, by: personOf(tick) }] as const] : [],
       ),
     );
     const exposed = exposedTo({ opening, job: context, unit: build.unit });

@@ -1,5 +1,5 @@
 /** A plan as it is kept once somebody took it. */
-import { LOOK_SUFFIX, type CalendarPlan, type PlannedTask } from '@hulvek/core';
+import { LOOK_SUFFIX, type CalendarPlan, type CalendarResult, type PlannedTask } from '@hulvek/core';
 
 type KeptTask = CalendarPlan['tasks'][number];
 
@@ -7,13 +7,21 @@ type KeptTask = CalendarPlan['tasks'][number];
 export const asksPlan = (plan: CalendarPlan | undefined): CalendarPlan | null =>
   plan ? { ...plan, tasks: plan.tasks.filter(({ gone }) => !gone) } : null;
 
+/** A planned task, and whether the wood is read before it. */
+export type TakenTask = PlannedTask & { readonly reading?: true };
+
+export const withReadings = ({ tasks, readings }: CalendarResult): TakenTask[] => {
+  const asked = new Set(readings);
+  return tasks.map((task) => (asked.has(task.id) ? { ...task, reading: true } : task));
+};
+
 /**
  * Counts for every task how often it changed, and keeps what is gone, or no longer somebody's, so that calendars elsewhere
  * take it out.
  */
 export function withSequences(
   was: CalendarPlan | null,
-  plan: Omit<CalendarPlan, 'tasks'> & { readonly tasks: readonly (PlannedTask | KeptTask)[] },
+  plan: Omit<CalendarPlan, 'tasks'> & { readonly tasks: readonly (TakenTask | KeptTask)[] },
 ): CalendarPlan {
   const key = ({ opening, step }: { opening: string; step: string }) => `${opening}/${step}`;
   const before = new Map<string, KeptTask>();
@@ -29,7 +37,11 @@ export function withSequences(
     const is = { opening: task.opening as KeptTask['opening'], step, from, to, people: [...task.people] };
     const old = before.get(key(is));
     const same = old?.from === from && old.to === to && String(old.people) === String(is.people);
-    return { ...is, changed: same ? (old.changed ?? 0) : next(key(is)) };
+    return {
+      ...is,
+      ...(task.reading && { reading: true }),
+      changed: same ? (old.changed ?? 0) : next(key(is)),
+    };
   });
   const now = new Map(tasks.map((task) => [key(task), task]));
   // Of each task those who had it and have it no more.

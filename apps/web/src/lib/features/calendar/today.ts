@@ -1,9 +1,13 @@
 /** What somebody has to do on a day, by the plan that was taken and what is ticked since. */
 import type { JobStore } from '$lib/job/job.svelte.ts';
+import { workName } from '$words/task-title.ts';
 import {
   dayAndTime,
+  errandOf,
   LOOK_SUFFIX,
   progress,
+  sheetOf,
+  sheetOver,
   type Build,
   type CalendarPlan,
   type PlannedStep,
@@ -22,6 +26,12 @@ export interface TodayTask {
   readonly with: readonly string[];
   readonly planned: PlannedStep | null;
   readonly isDone: boolean;
+  /** The opening that it is at; none for an errand of the job. */
+  readonly place: string | null;
+  /** The wood is read before it. */
+  readonly reading: boolean;
+  /** Of a sheet that goes up: how large it is. */
+  readonly sheet: { readonly width_mm: number; readonly height_mm: number } | null;
 }
 
 export interface TodayList {
@@ -37,6 +47,8 @@ interface Known {
   readonly build: Build | null;
   readonly states: readonly StepProgress[];
 }
+
+const NOTHING_KNOWN: Known = { build: null, states: [] };
 
 export function todayOf(store: JobStore, day: string | null, now: string): TodayList | null {
   const { calendar, calendarPlan } = store.context.job;
@@ -70,24 +82,41 @@ export function todayOf(store: JobStore, day: string | null, now: string): Today
     known.set(opening, one);
     return one;
   };
-  const asTask = ({ opening, step: id, from, to, people }: CalendarPlan['tasks'][number]): TodayTask => {
-    const view = store.view(opening);
+  const asTask = ({
+    opening,
+    step: id,
+    from,
+    to,
+    people,
+    reading,
+  }: CalendarPlan['tasks'][number]): TodayTask => {
+    const under = sheetOver(opening);
+    const view = store.view(under ?? opening);
+    const errand = errandOf(opening);
     const isLook = id.endsWith(LOOK_SUFFIX);
     const step = isLook ? id.slice(0, -LOOK_SUFFIX.length) : id;
-    const { build, states } = knownOf(opening);
+    const { build, states } = errand === null ? knownOf(under ?? opening) : NOTHING_KNOWN;
     const state = states.find((one) => one.id === step);
     return {
       id: `${opening}/${id}`,
       opening,
-      mark: view?.opening.mark ?? opening,
-      facade: view?.opening.facade ?? '',
+      mark: workName(calendar, opening, (one) => store.view(one)?.opening.mark ?? one),
+      facade: view?.opening.facade ?? calendar.errands?.find((one) => one.id === errand)?.facade ?? '',
       step,
       isLook,
       from,
       to,
       with: people.filter((person) => !own.has(person)).map((person) => names.get(person) ?? ''),
       planned: build?.steps.find((one) => one.id === step) ?? null,
-      isDone: isLook ? state?.status === 'done' : (state?.tick ?? null) !== null,
+      place: view && under === null ? opening : null,
+      reading: reading === true,
+      sheet: build && id.startsWith('sheet-up') ? sheetOf(build) : null,
+      isDone:
+        errand !== null
+          ? calendar.errands?.find((one) => one.id === errand)?.done === true
+          : isLook
+            ? state?.status === 'done'
+            : (state?.tick ?? null) !== null,
     };
   };
   const tasks = mine

@@ -300,7 +300,7 @@
       <BuiltForm
         pieces={step.places}
         {units}
-        stocks={log.store.context.job.materials ?? []}
+        stocks={log.store.context.materials ?? []}
         onbuilt={(built) => {
           if (log.add({ kind: 'built', step: step.id, undoes: null, note: '', built })) asking = null;
         }}

@@ -59,7 +59,7 @@
   <BuiltForm
     {pieces}
     {units}
-    stocks={desk.editor.context.job.materials ?? []}
+    stocks={desk.editor.context.materials ?? []}
     save={t.tryIt}
     onbuilt={(change) => {
       if (desk.try(change)) asking = null;

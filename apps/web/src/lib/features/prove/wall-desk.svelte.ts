@@ -74,8 +74,8 @@ export class WallDesk {
 
   /** What the job's stocks do in each other's place. */
   readonly #askStock: AskStock = (build, piece, stock) => {
-    const { job } = this.editor.context;
-    return askStock({ materials: job.materials, adhesion: job.supply?.adhesion })(build, piece, stock);
+    const { materials, job } = this.editor.context;
+    return askStock({ materials, ...(job.supply && { adhesion: job.supply.adhesion }) })(build, piece, stock);
   };
 
   /** The wall that was cut, with what was done otherwise; before anything was, the planned one. */

@@ -47,6 +47,16 @@
     return () => clearTimeout(soon);
   });
 
+  // What begins soon is told although nothing changed.
+  const AGAIN_ms = 5 * 60_000;
+  $effect(() => {
+    const clock = setInterval(() => void look(), AGAIN_ms);
+    return () => clearInterval(clock);
+  });
+
+  const pageOf = ({ kind, job, opening }: Notice) =>
+    kind === 'begins' ? `/jobs/${job}/today` : `/jobs/${job}/${opening}/install`;
+
   function show() {
     open = true;
     void look();
@@ -69,7 +79,7 @@
     <ul>
       {#each notices as notice (notice.id)}
         <li data-unread={notice.at > seen}>
-          <a href="/jobs/{notice.job}/{notice.opening}/install" onclick={close}
+          <a href={pageOf(notice)} onclick={close}
             ><b>{notice.mark}</b> {words[notice.kind]?.(notice) ?? ''}</a
           >
           <small>{notice.jobName}, {dateTime(notice.at)}</small>

@@ -1,7 +1,8 @@
 /** Somebody's own work of a job as a calendar file, and the link by which other programs read it. */
-import { LOOK_SUFFIX, stepText, type CalendarPlan, type Job } from '@hulvek/core';
+import { LOOK_SUFFIX, type CalendarPlan, type Job } from '@hulvek/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
+import { taskTitle, workName } from '$words/task-title.ts';
 import { feedWords } from '$words/contract.ts';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { jobs, openings, openingVersions, tokens, users } from '../db/schema/index.ts';
@@ -76,8 +77,8 @@ function eventsOf(
     .filter(({ people }) => people.some((person) => own.has(person)))
     .map((task): EventAttributes => {
       const isLook = task.step.endsWith(LOOK_SUFFIX);
-      const title = stepText(isLook ? task.step.slice(0, -LOOK_SUFFIX.length) : task.step).title;
-      const mark = marks.get(task.opening) ?? task.opening;
+      const title = taskTitle(isLook ? task.step.slice(0, -LOOK_SUFFIX.length) : task.step);
+      const mark = workName(job.calendar, task.opening, (opening) => marks.get(opening) ?? opening);
       return {
         uid: `${job.id}.${task.opening}.${task.step.replace('?', '.')}.${who.id}@hulvek`,
         sequence: task.changed ?? 0,

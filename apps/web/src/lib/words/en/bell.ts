@@ -1,6 +1,7 @@
 /** What the bell tells. */
 import type { Notice, NoticeKind } from '$lib/device/notices.ts';
 import { stepText } from '@hulvek/core';
+import { taskTitle } from './task-title.ts';
 
 const step = ({ step: id }: Notice): string => (id === null ? '' : `“${stepText(id).title}”`);
 
@@ -13,5 +14,6 @@ export const noticeWords: Readonly<Record<NoticeKind, (notice: Notice) => string
   built: (notice) => `came out otherwise at ${step(notice)}, says ${notice.by}.`,
   fault: (notice) => `has a fault at ${step(notice)}, found by ${notice.by}.`,
   override: (notice) => `went on before its time at ${step(notice)}, by ${notice.by}.`,
+  begins: (notice) => `begins soon: ${taskTitle(notice.step ?? '')}.`,
   'taken-back': (notice) => `${notice.by} took back what you entered at ${step(notice)}.`,
 };

@@ -1,15 +1,17 @@
 /** Words of a job's calendar and of a day in it. */
 import {
-  stepText,
   type Because,
   type CrewSkill,
   type HeldBy,
+  type PlanGoal,
   type StepTool,
   type TradeHold,
+  type WeatherFileError,
   type WhyNot,
 } from '@hulvek/core';
+import { taskTitle } from './task-title.ts';
 
-const step = (id: string): string => `“${stepText(id).title}”`;
+const step = (id: string): string => `“${taskTitle(id)}”`;
 const nights = (n: number): string => (n === 1 ? '1 night open to rain' : `${n} nights open to rain`);
 const things = (n: number, one: string, many: string): string => (n === 1 ? `1 ${one}` : `${n} ${many}`);
 
@@ -29,6 +31,7 @@ export const holdTexts: Readonly<Record<TradeHold, string>> = {
 const WHY: Readonly<Record<WhyNot, string>> = {
   'no-weather': 'the weather does not let it',
   'no-people': 'nobody in the calendar can do it',
+  'did-it': 'whoever may look did the work himself',
   'no-tools': 'the tool is elsewhere',
   'no-time': 'nobody is at work then',
   'waits-for-unplaced': 'what comes before it has no place',
@@ -79,6 +82,38 @@ export const calendarWords = {
     other: 'What they do',
     holds: 'Holds back',
     addOther: 'Add a trade',
+    errands: 'Work of ours that belongs to no opening',
+    errand: 'What, such as “move the scaffold”',
+    errandMinutes: 'Minutes',
+    errandPeople: 'People',
+    errandFacade: 'Façade',
+    everywhere: 'any',
+    notBefore: 'Not before',
+    holdsNothing: 'nothing',
+    errandDone: 'done',
+    addErrand: 'Add an errand',
+    goals: 'What counts first',
+    goalNames: {
+      nights: 'nights open to rain',
+      late: 'minutes late',
+      finish: 'an early finish',
+      moves: 'few moves from place to place',
+      idle: 'few idle hands',
+    } satisfies Record<PlanGoal, string>,
+    goalUnits: {
+      nights: 'for each litre that may come in',
+      late: 'for each minute late',
+      finish: 'for each minute until the finish',
+      moves: 'for each move',
+      idle: 'for each idle minute',
+    } satisfies Record<PlanGoal, string>,
+    up: (name: string) => `${name}: more important`,
+    weigh: 'Weigh them against each other instead',
+    fromFile: 'from a file',
+    file: 'Hourly weather file (.epw), or a table (.csv) with headings such as “time”, “temperature (°C)”, “rain (mm)”, “wind (m/s)”, “gust (m/s)”',
+    fileRows: (n: number, from: string, to: string) => `${n} hours, ${from} to ${to}`,
+    fileTooLarge: 'The file is too large. Hourly weather of a year has less than 5 MB.',
+    typicalYear: 'hours of a typical year, not a forecast',
     weather: 'Weather',
     invented: 'invented, to try things out',
     typed: 'typed by day',
@@ -160,6 +195,11 @@ export const calendarWords = {
   looks: 'look',
   bar: (mark: string, from: string, to: string, steps: string, people: string) =>
     `${mark}, ${from} to ${to}: ${steps}; ${people}`,
+  reading:
+    'Rain stood in this opening. Read the wood’s moisture before anything is stuck to it: 19 % at most (common practice, no source; the maker’s instructions go before).',
+  sheetSize: (width: string, height: string) =>
+    `Sheet of ${width} × ${height}, battens for its top and sides`,
+  printed: { day: 'Day', time: 'Time', where: 'Where', what: 'What', who: 'Who' },
   chosen: 'Choose a bar to see why it is then.',
   why: 'Why then and not earlier',
   because: (
@@ -263,3 +303,25 @@ export const todayWords = {
     'comb-gauge': 'film comb',
   },
 };
+
+/** What is wrong with a weather file. */
+export function weatherFileText(error: WeatherFileError): string {
+  switch (error.code) {
+    case 'empty':
+      return 'The file is empty.';
+    case 'heading':
+      return `No column is headed “${error.what}”. Name the columns in the first line, each with its unit.`;
+    case 'unit':
+      return `“${error.heading}” does not say its unit. Write it in the heading, such as “wind (m/s)”.`;
+    case 'time':
+      return `Line ${error.line}: “${error.found}” is no date and time. Write 2026-11-30 08:00, or with an offset.`;
+    case 'figure':
+      return `Line ${error.line}: “${error.found}” is no figure that can be.`;
+    case 'order':
+      return `Line ${error.line} is not later than the one before. Hours go in their order, each once.`;
+    case 'no-rain':
+      return `Line ${error.line} says nothing of rain, and nobody may guess it.`;
+    case 'other-days':
+      return 'No hour of the file falls into the days that are planned.';
+  }
+}
