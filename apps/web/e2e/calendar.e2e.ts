@@ -152,3 +152,63 @@ test('on a phone without a network the day is there: my steps in order, with who
   await phone.close();
   line.close();
 });
+
+test('a calendar begins from nothing: weather from a file, an errand, goals in another order; a bar is dragged; it prints', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page);
+  await page.goto('/jobs/tannery-row/calendar');
+  await page.getByRole('button', { name: 'Begin a calendar' }).click();
+  const settings = page.getByTestId('calendar-settings');
+  await settings.getByLabel('from a file').check();
+  const first = await settings.getByLabel('First day').inputValue();
+  const hour = (h: number, rain: string) =>
+    `${new Date(Date.parse(`${first}T00:00:00Z`) + h * 3_600_000).toISOString()},9,${rain},3,5`;
+  const file = (head: string, rain = '0') => ({
+    name: 'hours.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from([head, ...Array.from({ length: 480 }, (_, h) => hour(h, rain))].join('\n')),
+  });
+  const HEAD = 'time,temperature (°C),rain (mm),wind (m/s),gust (m/s)';
+  await settings.locator('input[type=file]').setInputFiles(file(HEAD.replace(' (mm)', '')));
+  await expect(settings.getByRole('alert')).toContainText('“rain” does not say its unit');
+  await settings.locator('input[type=file]').setInputFiles(file(HEAD));
+  await expect(settings.getByText(/^hours\.csv: 480 hours/)).toBeVisible();
+  await settings.getByRole('button', { name: 'Add an errand' }).click();
+  await settings.getByLabel(/^What, such as/).fill('Move the scaffold');
+  await settings.getByLabel('Holds back').last().selectOption({ label: 'all work outside' });
+  await settings.getByRole('button', { name: 'an early finish: more important' }).click();
+  await settings.getByRole('button', { name: 'Save' }).click();
+  await expect(settings).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Plan the work' }).click({ timeout: 30_000 });
+  await page.getByRole('button', { name: /^Stop/ }).click({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Take this plan' }).click();
+  await expect(page.getByText(/^Taken by Ines/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'openings', exact: true }).click();
+  const errand = page.getByRole('button', { name: /^Move the scaffold,/ });
+  await expect(errand).toBeVisible();
+  await expect(page.getByText('hours.csv', { exact: true })).toBeVisible();
+
+  // Dragged far to the right it offers what that would move, and can be left as it was.
+  const bar = page.locator('[data-bar]').last();
+  await bar.scrollIntoViewIfNeeded();
+  const box = await bar.boundingBox();
+  if (!box) throw new Error('no bar to drag');
+  await page.mouse.move(box.x + 3, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y + box.height / 2, { steps: 8 });
+  const against = page.getByTestId('against');
+  const refused = page.getByText(/^It cannot be then/);
+  await expect(against.or(refused).first()).toBeVisible({ timeout: 30_000 });
+  await page.mouse.up();
+  const leave = page.getByRole('button', { name: 'Leave it as it was' });
+  await expect(leave.or(refused).first()).toBeVisible();
+  if (await leave.isVisible()) await leave.click();
+
+  await page.evaluate(() => dispatchEvent(new Event('beforeprint')));
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('cell', { name: 'Move the scaffold' })).toBeVisible();
+  await expect(page.locator('[data-bar]').first()).toBeHidden();
+});

@@ -112,6 +112,9 @@
     padding: var(--gap-2) 0;
     border-bottom: 1px solid var(--line);
   }
+  label:not(.check) {
+    display: grid;
+  }
   input[type='number'] {
     width: 5.5rem;
   }

@@ -4,7 +4,7 @@ import { dayAndTime, hoursOf, momentIn, type Calendar, type Visit } from '@hulve
 export const zooms = { hours: 72, days: 30, weeks: 9 } as const;
 export type Zoom = keyof typeof zooms;
 /** Height of a lane: for a mouse, and for a finger. */
-export const LANE_px = { fine: 40, coarse: 50 } as const;
+export const LANE_px = { fine: 32, coarse: 50 } as const;
 const NIGHT_px = 14;
 /** Room for a mark, and for a finger. */
 const LEAST_BAR_px = 44;
