@@ -1,8 +1,11 @@
 /** What the openings of a job file need, from the command line. */
 import {
+  plannedDays,
+  wrapNeeds,
   amountText,
   articleText,
   contextOf,
+  needsIn,
   needsOf,
   noSupply,
   openingsOf,
@@ -25,10 +28,16 @@ export function takeoffJob(file: JobFile, form: 'text' | 'json' | 'csv'): string
     const { build } = planOpening(opening, job, shared);
     marks.set(opening.id, opening.mark);
     if (!build) missing.push(opening.mark);
-    return build ? needsOf(opening.id, build, { materials: job.materials, handling: job.job.handling }) : [];
+    return build ? needsOf(opening.id, build, needsIn(job)) : [];
   });
   const { units, supply = noSupply } = job.job;
-  const lines = takeoff({ needs, supply, materials: job.materials });
+  const days = plannedDays(job.job.calendarPlan, job.job.calendar?.zone ?? 'UTC');
+  const lines = takeoff({
+    needs: [...needs, ...wrapNeeds(supply, job.materials ?? [])],
+    supply,
+    materials: job.materials,
+    dayOf: (opening, step) => days.get(`${opening}/${step}`) ?? null,
+  });
   const name = ({ article }: TakeoffLine) =>
     articleText(article, units, job.units.find(({ id }) => id === article.unit)?.name);
   if (form === 'json')

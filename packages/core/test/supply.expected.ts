@@ -36,7 +36,18 @@ export const needed: Readonly<Partial<Record<PresetId, Readonly<Record<string, n
   },
   'masonry-cavity': {
     // 5 mm more at each end.
-    'band/10': 2 * (1200 + 2 * 5) + (920 + 2 * 5),
+    // 10 mm at 10 °C; vinyl, 1.2 m, to −15 and 50 °C: 70e-6 · 1200 · 25 / 2 and · 40 / 2, 8.3 to 11.1 mm: the one for 5 to 13.
+    'band/13': 2 * (1200 + 2 * 5) + (920 + 2 * 5),
     'unit/u-900-1200': 1,
   },
 };
+
+/** Worked by hand; laps and sheets are common practice, no source. */
+export const BY_HAND = {
+  /** 6 m high, rolls of 2.74 m, laps of 0.15 m: 2.74 + 2 · 2.59 = 7.92 ≥ 6, and 5.33 < 6. */
+  wrap: { facade: { width_mm: 10_000, height_mm: 6000 }, courses: 3, net_mm: 30_000 },
+  /** Five of 1 210 × 480 from 2 440 × 1 220, a cut of 3 mm: along it two rips of two are four, across it 5 · 480 + 4 · 3 = 2 412. */
+  boards: { piece: [1210, 480], count: 5, sheets: 1 },
+  /** Three units on two days, and one whose day nobody knows. */
+  lifts: { days: ['2026-12-01', '2026-12-01', '2026-12-02', null], needed: 3 },
+} as const;

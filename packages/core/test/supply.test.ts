@@ -24,6 +24,9 @@ import {
   stripsOf,
   takeoff,
   withChanges,
+  whatInsteadChanges,
+  wrapNeeds,
+  articleOf,
   type Build,
   type Material,
   type PresetId,
@@ -33,7 +36,7 @@ import {
 } from '@hulvek/core';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
-import { needed } from './supply.expected.ts';
+import { BY_HAND, needed } from './supply.expected.ts';
 
 const materials = startingShelf().flatMap(({ kind, document }) =>
   kind === 'materials' ? [document as Material] : [],
@@ -322,6 +325,30 @@ describe('what touches what', () => {
     expect(tape[0]).toMatchObject({ tooNarrow: false, doesNotStretch: false, touch: 'goes' });
   });
 
+  it('that does not stick where it is planned fails, with a primer it is a look, what is not known is not checkable', () => {
+    const file = exampleJob('drained-head-flap');
+    const [opening] = openingsOf(file);
+    if (!opening) throw new Error('no opening');
+    const withTape = (change: Partial<Material>) => {
+      const own = materials.map((one) => (one.kind === 'flashing-tape' ? { ...one, ...change } : one));
+      const { findings } = planOpening(opening, { ...contextOf(file), materials: own });
+      return new Map(
+        findings.flatMap((one) =>
+          one.code === 'does-not-stick' && one.facts.material.includes('tape')
+            ? [[`${one.facts.touch} ${one.facts.face}`, one.severity] as const]
+            : [],
+        ),
+      );
+    };
+    expect([...withTape({}).values()].filter((severity) => severity !== 'look')).toEqual([]);
+    expect(withTape({ banned: ['wrap'] }).get('banned wrap')).toBe('fails');
+    expect(withTape({ chemistry: 'silicone-acid' }).get('no-stick wrap')).toBe('fails');
+    expect([...withTape({ chemistry: undefined } as never).values()]).toContain('not-checkable');
+    // Without a stock the school's own kind is judged, as before.
+    const bare = planOpening(opening, contextOf(file));
+    expect(bare.findings.some(({ code }) => code === 'does-not-stick')).toBe(false);
+  });
+
   it('used on site in a piece’s place counts by what it touches: as planned, as no bond, or as not known', () => {
     const build = buildOf('drained-head-flap');
     const [best] = insteadOf(build, 'jamb-tape-left', { materials });
@@ -349,5 +376,108 @@ describe('what touches what', () => {
     const row = { at: '2026-12-01T08:00:00.000Z', temperature_C: -8, rain_mm: 0.4, wind_ms: 3, gust_ms: 5 };
     expect(tape && onDay(tape, [row])).toEqual(['too-cold', 'wet']);
     expect(tape && onDay(tape, [{ ...row, temperature_C: 10, rain_mm: 0 }])).toEqual([]);
+  });
+});
+
+describe('what is counted beside the pieces', () => {
+  const bare = {
+    opening: 'one',
+    piece: null,
+    step: null,
+    length_mm: null,
+    width_mm: null,
+    volume_ml: null,
+    mayJoin: false,
+  };
+
+  it('wrap that the crew hangs itself, in courses that lap', () => {
+    const { facade, courses, net_mm } = BY_HAND.wrap;
+    const supply = { ...noSupply, wraps: [{ id: 'w', facade: 'South', ...facade }] };
+    const needs = wrapNeeds(supply, []);
+    expect(needs.map(({ count, article }) => [count, article.width_mm])).toEqual([[courses, 2740]]);
+    expect(takeoff({ needs, supply })[0]).toMatchObject({ net: net_mm, packs: 1 });
+  });
+
+  it('a lift for each day on which it is used', () => {
+    const { days, needed: lifts } = BY_HAND.lifts;
+    const needs = days.map((_, i) => ({
+      ...bare,
+      opening: `o${i}`,
+      step: 'set',
+      article: articleOf('lift-day'),
+      count: 1,
+    }));
+    const dayOf = (opening: string) => days[Number(opening.slice(1))] ?? null;
+    expect(takeoff({ needs, supply: noSupply, dayOf })[0]?.packs).toBe(lifts);
+    expect(takeoff({ needs, supply: noSupply })[0]?.packs).toBe(days.length);
+  });
+
+  it('boards are ripped along or across, whichever takes fewer, from the sheet that is sold here', async () => {
+    const solver = await loadHighs();
+    const { piece, count, sheets } = BY_HAND.boards;
+    const article = articleOf('wood-board', { thickness_mm: 18 });
+    const needs = [{ ...bare, article, count, length_mm: piece[0], width_mm: piece[1] }];
+    const planned = (supply: Supply) => {
+      const [line] = takeoff({ needs, supply });
+      if (!line) throw new Error('no line');
+      return cutPlan({ line, supply }, solver, { now: () => performance.now(), seconds: 5 });
+    };
+    const plan = planned(noSupply);
+    expect(plan.answer).toMatchObject({ used: { board: sheets }, unplaced: [] });
+    expect(plan.sheets).toMatchObject({ length_mm: 1220, width_mm: 2440 });
+    const large = { ...noSupply, articles: [{ id: article.id, sheet: [1250, 600] as [number, number] }] };
+    expect(planned(large).answer.used).toEqual({ board: 5 });
+  });
+
+  it('a band closes its joint at its widest and narrowest in a year', () => {
+    const file = exampleJob('interior-clips');
+    const [opening] = openingsOf(file);
+    if (!opening) throw new Error('no opening');
+    const { build } = planOpening({ ...opening, choices: { innerSeal: 'precompressed' } }, contextOf(file));
+    if (!build) throw new Error('not built');
+    const band = (coldest_C: number) =>
+      Math.max(
+        ...needsOf('one', build, {
+          joints: { installed_C: 20, coldest_C, hottest_C: 20 },
+        } as never).flatMap(({ article }) => (article.goods === 'band' ? [article.width_mm ?? 0] : [])),
+      );
+    expect(band(-60)).toBeGreaterThan(band(20));
+  });
+
+  it('primer is counted by the area that lies on what asks for it', () => {
+    const file = exampleJob('masonry-cavity');
+    const [opening] = openingsOf(file);
+    const { build } = opening ? planOpening(opening, contextOf(file)) : { build: null };
+    if (!build) throw new Error('not built');
+    const primer = needsOf('one', build, { materials }).filter(({ article }) => article.goods === 'primer');
+    const on = contacts(build, { materials }).filter(({ touch }) => touch === 'primer');
+    expect(primer.map(({ piece }) => piece)).toEqual(
+      expect.arrayContaining(
+        on
+          .map(({ piece }) => piece)
+          .filter((piece) => build.pieces.find((p) => p.id === piece)?.form === 'sheet'),
+      ),
+    );
+    expect(primer.length).toBeGreaterThan(0);
+    expect(needsOf('one', build, {}).some(({ article }) => article.goods === 'primer')).toBe(false);
+  });
+
+  it('what another stock would change is told: what it touches, proofs, weather, time and money', () => {
+    const build = buildOf('drained-head-flap');
+    const needs = needsOf('one', build, { materials });
+    const tape = (id: string) => needs.find(({ piece }) => piece === id)?.article;
+    const prices = (ids: readonly (string | undefined)[]) =>
+      ids.flatMap((id) => (id ? [{ id, price: 10 }] : []));
+    const [wide] = whatInsteadChanges(build, 'jamb-tape-left', needs, { materials, supply: noSupply });
+    expect(wide).toMatchObject({ says: 'as-planned', cost: null });
+    const supply = {
+      ...noSupply,
+      articles: prices([
+        tape('jamb-tape-left')?.id,
+        wide && articleOf(wide.material.kind, { width_mm: wide.material.width?.mm ?? 0 }).id,
+      ]),
+    };
+    const [priced] = whatInsteadChanges(build, 'jamb-tape-left', needs, { materials, supply });
+    expect(priced?.cost).not.toBeNull();
   });
 });

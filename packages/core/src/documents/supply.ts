@@ -21,6 +21,10 @@ export const supplySchema = z.strictObject({
         /** ml or pieces in one pack; of a roll or bar its length, mm. */
         pack: z.optional(z.number().check(z.positive(), z.lte(1_000_000))),
         few: z.optional(z.boolean()),
+        /** Of a board, along and across, mm. */
+        sheet: z.optional(
+          z.tuple([z.number().check(z.gte(100), z.lte(10_000)), z.number().check(z.gte(100), z.lte(4000))]),
+        ),
       }),
     )
     .check(z.maxLength(1000)),
@@ -66,6 +70,19 @@ export const supplySchema = z.strictObject({
       }),
     )
     .check(z.maxLength(2000)),
+  /** Faces of the house that this crew wraps itself. */
+  wraps: z.optional(
+    z
+      .array(
+        z.strictObject({
+          id: own,
+          facade: words(80),
+          width_mm: z.number().check(z.positive(), z.lte(200_000)),
+          height_mm: z.number().check(z.positive(), z.lte(100_000)),
+        }),
+      )
+      .check(z.maxLength(60)),
+  ),
   /** A strip pulled after a day. */
   adhesion: z
     .array(

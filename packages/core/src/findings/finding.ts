@@ -1,4 +1,6 @@
 /** What a check has to say about a plan: facts only; the words live in the text catalogue. */
+import type { Touch } from '../supply/together.ts';
+import type { ContactFace } from '../vocabulary/contacts.ts';
 import type { Interrupter, Lift } from '../proofs/air/proof.ts';
 import type { AirCorner } from '../vocabulary/corners.ts';
 import type { CutId, Side } from '../vocabulary/sides.ts';
@@ -204,6 +206,13 @@ export interface FindingFacts {
     readonly below: 'dew' | 'damp' | 'limit' | 'near';
   };
   'joint-loses-heat': { readonly side: CutId; readonly psi_WmK: number; readonly most_WmK: number };
+  /** A stock that was chosen, and what it lies on; `face` is `null` where nobody said what that is. */
+  'does-not-stick': {
+    readonly material: string;
+    readonly face: ContactFace | null;
+    readonly touch: Exclude<Touch, 'goes'>;
+    readonly things: readonly string[];
+  };
   'shim-too-thin': {
     readonly side: 'left' | 'right';
     readonly thickness_mm: number;

@@ -2,6 +2,7 @@
 import type { Material } from '../documents/material.ts';
 import type { Supply } from '../documents/supply.ts';
 import {
+  BOARD_WIDTH_mm,
   LONG_FASTENER_DAYS,
   sold,
   USUAL_FASTENER_mm,
@@ -88,9 +89,15 @@ export function rollFor(goods: Goods, width_mm: number, materials: readonly Mate
   return articleOf(goods, { width_mm: found.mm, material: found.id });
 }
 
+/** The widest roll of a kind: a wall is wrapped in as few courses as may be. */
+export const widestRoll = (goods: Goods, materials: readonly Material[]): Article =>
+  rollFor(goods, Infinity, materials);
+
 /** How it is sold in this job: the usual, the job's own stock, and what somebody entered. */
 export interface Terms {
   readonly lengths_mm: readonly number[];
+  /** Boards: across the sheet, mm. */
+  readonly across_mm: number;
   /** ml or pieces of one pack. */
   readonly pack: number;
   readonly waste: number;
@@ -112,7 +119,8 @@ export function termsOf(article: Article, supply: Supply, materials: readonly Ma
         ? [own.length.mm]
         : (usual.lengths_mm ?? []);
   return {
-    lengths_mm: lengths,
+    lengths_mm: article.form === 'board' && entered?.sheet ? [entered.sheet[0]] : lengths,
+    across_mm: (article.form === 'board' ? entered?.sheet?.[1] : undefined) ?? BOARD_WIDTH_mm,
     pack: (hasLength ? undefined : entered?.pack) ?? usual.pack ?? 1,
     waste: usual.waste,
     lead_days: entered?.lead_days ?? (isLong ? LONG_FASTENER_DAYS : usual.lead_days),

@@ -3,7 +3,7 @@ import { bestFill, cutStock, type CutAnswer, type CutBar, type CuttingOptions } 
 import { MOST_PIECES, type StockFile } from '../cutting/document.ts';
 import type { Solver } from '../cutting/program.ts';
 import type { Supply } from '../documents/supply.ts';
-import { BOARD_WIDTH_mm, SAW_mm } from '../vocabulary/stock.ts';
+import { SAW_mm } from '../vocabulary/stock.ts';
 import type { Article, Terms } from './articles.ts';
 import type { Need } from './needs.ts';
 import { partsOf, type TakeoffLine } from './takeoff.ts';
@@ -154,14 +154,31 @@ function leftOversFirst(
   return { bars, rest };
 }
 
-/** A board is ripped into strips over its whole length, strips are cut across: two cuts, as on a site. */
+/**
+ * A board is ripped into strips over its whole length, strips are cut across: two cuts, as on a site. Boards have no grain:
+ * the first cuts run along the sheet or across it, whichever takes fewer.
+ */
 function boards(
   all: readonly Strip[],
-  terms: Terms,
+  { lengths_mm: [length_mm = 2440], across_mm }: Terms,
   solver: Solver,
   o: CuttingOptions,
-): Pick<CutPlan, 'answer' | 'stock' | 'sheets'> {
-  const [length_mm = 2440] = terms.lengths_mm;
+): Boards {
+  const along = ripped(all, [length_mm, across_mm], solver, o);
+  const across = ripped(all, [across_mm, length_mm], solver, o);
+  const worth = ({ answer }: Boards) => [answer.unplaced.length, answer.used.board ?? 0] as const;
+  const [[a, b], [c, d]] = [worth(along), worth(across)];
+  return c < a || (c === a && d < b) ? across : along;
+}
+
+type Boards = Pick<CutPlan, 'answer' | 'stock' | 'sheets'>;
+
+function ripped(
+  all: readonly Strip[],
+  [length_mm, across_mm]: readonly [number, number],
+  solver: Solver,
+  o: CuttingOptions,
+): Boards {
   const widths = [...new Set(all.map(({ need }) => up(need.width_mm ?? 0)))].sort((a, b) => b - a);
   const cut = (stock_mm: number, pieces: StockFile['pieces']) =>
     cutStock(
@@ -187,7 +204,7 @@ function boards(
   const rips = byWidth.flatMap(({ width, answer }) =>
     answer.bars.length > 0 ? [{ id: `rip:${width}`, length_mm: width, count: answer.bars.length }] : [],
   );
-  const across = cut(BOARD_WIDTH_mm, rips);
+  const across = cut(across_mm, rips);
   const area = all.reduce((sum, { need, length_mm: mm }) => sum + mm * (need.width_mm ?? 0), 0);
   const bars = byWidth.flatMap(({ width, answer }) =>
     answer.bars.map((bar) => ({ ...bar, stock: `rip:${width}` })),
@@ -202,10 +219,10 @@ function boards(
     },
     stock: new Map(widths.map((width) => [`rip:${width}`, { length_mm, leftOver: false }])),
     sheets: {
-      width_mm: BOARD_WIDTH_mm,
+      width_mm: across_mm,
       length_mm,
       each: across.bars.map(({ pieces }) => pieces.map((id) => Number(id.slice('rip:'.length)))),
-      waste: across.bars.length === 0 ? 0 : 1 - area / (across.bars.length * BOARD_WIDTH_mm * length_mm),
+      waste: across.bars.length === 0 ? 0 : 1 - area / (across.bars.length * across_mm * length_mm),
     },
   };
 }

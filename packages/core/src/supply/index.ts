@@ -2,8 +2,10 @@
 export * from './articles.ts';
 export * from './cuts.ts';
 export * from './early.ts';
+export * from './instead.ts';
 export * from './needs.ts';
 export * from './takeoff.ts';
+export * from './wraps.ts';
 export {
   askStock,
   contacts,

@@ -1,17 +1,22 @@
 /** What one opening needs, piece by piece: read off the same pieces that are drawn. */
 import type { Build } from '../build/build.ts';
-import { piecesFor } from '../build/by-role.ts';
+import { pieceNamed, piecesFor } from '../build/by-role.ts';
 import { cutList } from '../build/cut-list.ts';
 import type { Material } from '../documents/material.ts';
 import { area } from '../geometry/polygon.ts';
 import type { Solid } from '../geometry/solid.ts';
 import type { Piece } from '../methods/pieces/piece.ts';
-import type { Job } from '../documents/job.ts';
+import type { Job, JobContext } from '../documents/job.ts';
+import type { Supply } from '../documents/supply.ts';
+import { bandFor } from '../proofs/joint/band.ts';
+import { seasonOf } from '../proofs/joint/movement.ts';
+import { jointSides } from '../proofs/joint/sides.ts';
 import { handlingOf } from '../proofs/loads/handling.ts';
 import { soldLength } from '../vocabulary/sold-lengths.ts';
 import { SHIM_SIZES_mm, sold } from '../vocabulary/stock.ts';
 import type { PieceRole } from '../vocabulary/roles.ts';
 import { articleOf, rollFor, type Article } from './articles.ts';
+import { contacts } from './together.ts';
 
 /** What one piece takes of one article. */
 export interface Need {
@@ -37,15 +42,30 @@ const JOINED: readonly PieceRole[] = ['seam-tape', 'course-seam', 'wrap-tape', '
 
 const ML_PER_mm3 = 1e-3;
 
-/** @param handling how units may be carried on this site */
+export interface NeedsIn {
+  readonly materials?: readonly Material[] | undefined;
+  /** How units may be carried on this site. */
+  readonly handling?: Job['handling'];
+  /** Cold and heat of the joints over the year. */
+  readonly joints?: Job['joints'];
+  /** Own tests of what sticks. */
+  readonly adhesion?: Supply['adhesion'] | undefined;
+}
+
+/** What needs hang on besides the opening's own build, from its job. */
+export const needsIn = ({ materials, job }: Pick<JobContext, 'materials' | 'job'>): NeedsIn => ({
+  materials,
+  handling: job.handling,
+  joints: job.joints,
+  adhesion: job.supply?.adhesion,
+});
+
 export function needsOf(
   opening: string,
   build: Build,
-  {
-    materials = [],
-    handling,
-  }: { readonly materials?: readonly Material[] | undefined; readonly handling?: Job['handling'] },
+  { materials = [], handling, joints, adhesion = [] }: NeedsIn,
 ): Need[] {
+  const widths = jointWidths(build, joints);
   const stepOf = new Map(
     build.steps.flatMap(({ id, places }) => places.map((piece) => [piece, id] as const)),
   );
@@ -70,13 +90,15 @@ export function needsOf(
         };
       switch (sold[material].form) {
         case 'roll':
-          // Rods and bands are bought by their size, and never slit.
+          // Never slit: a rod is as large as its joint asks for on the day, a band closes it all the year.
           return {
             ...of,
             article:
-              material === 'rod' || material === 'band'
+              material === 'rod'
                 ? articleOf(material, { width_mm: Math.ceil(width_mm - 0.5) })
-                : rollFor(material, width_mm, materials),
+                : material === 'band'
+                  ? articleOf(material, { width_mm: bandOver(widths, width_mm) })
+                  : rollFor(material, width_mm, materials),
           };
         case 'bar':
           return { ...of, article: articleOf(material, { width_mm, thickness_mm: thickness_mm ?? 0 }) };
@@ -87,7 +109,68 @@ export function needsOf(
       }
     });
   });
-  return [...cut, ...counted(opening, build, stepOf, handling)];
+  return [
+    ...cut,
+    ...primed(opening, build, materials, adhesion),
+    ...counted(opening, build, stepOf, handling),
+  ];
+}
+
+/** Of each side of the joint its width as built, and the least and most it has in a year, mm. */
+interface JointWidth {
+  readonly mean: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+const jointWidths = ({ fit, unit }: Build, joints: Job['joints']): JointWidth[] =>
+  jointSides({ placement: fit.placement, unit, season: seasonOf(joints) }).map(
+    ({ least, most, mean_mm, movement }) => ({
+      mean: mean_mm,
+      least: Math.max(0, least.mm - movement.closes_mm),
+      most: most.mm + movement.opens_mm,
+    }),
+  );
+
+/** The band that closes the side of that width from its least to its most, by the widest joint it closes; else by the width. */
+function bandOver(widths: readonly JointWidth[], width_mm: number): number {
+  const [own] = widths.toSorted((a, b) => Math.abs(a.mean - width_mm) - Math.abs(b.mean - width_mm));
+  return (own && bandFor(own.least, own.most)?.to_mm) ?? Math.ceil(width_mm - 0.5);
+}
+
+/** Primer on a square metre of what takes one, ml: common practice, no source. */
+const PRIMER_ml_m2 = 150;
+
+/** Primer under what sticks by it only, by the faces that lie on such ground. */
+function primed(
+  opening: string,
+  build: Build,
+  materials: readonly Material[],
+  adhesion: Supply['adhesion'],
+): Need[] {
+  if (materials.length === 0) return [];
+  const seen = new Set<string>();
+  return contacts(build, { materials, adhesion }).flatMap(({ piece, surface, step, touch }): Need[] => {
+    const own = pieceNamed(build, piece);
+    if (touch !== 'primer' || own?.form !== 'sheet' || seen.has(`${piece}/${surface}`)) return [];
+    seen.add(`${piece}/${surface}`);
+    const mm2 = own.sheet.faces
+      .filter((face) => face.surface === surface)
+      .reduce((sum, face) => sum + Math.abs(area(face.placed)), 0);
+    return [
+      {
+        article: articleOf('primer'),
+        opening,
+        piece,
+        step,
+        count: 1,
+        length_mm: null,
+        width_mm: null,
+        volume_ml: (mm2 / 1e6) * PRIMER_ml_m2,
+        mayJoin: false,
+      },
+    ];
+  });
 }
 
 /** What fills a joint, from its own solids. */

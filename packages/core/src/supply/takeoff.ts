@@ -3,7 +3,7 @@ import type { Build } from '../build/build.ts';
 import type { Material } from '../documents/material.ts';
 import type { Supply, SupplyOrder } from '../documents/supply.ts';
 import type { OrderState } from '../vocabulary/order-states.ts';
-import { BOARD_WIDTH_mm, SPLICE_mm } from '../vocabulary/stock.ts';
+import { SPLICE_mm } from '../vocabulary/stock.ts';
 import { termsOf, type Article, type Terms } from './articles.ts';
 import type { Need } from './needs.ts';
 
@@ -35,6 +35,8 @@ export interface TakeoffOf {
   readonly needs: readonly Need[];
   readonly supply: Supply;
   readonly materials?: readonly Material[] | undefined;
+  /** The day that a step is planned for, as a date; `null` where it is in no plan. */
+  readonly dayOf?: (opening: string, step: string) => string | null;
   /** Whether the step of an opening is done. */
   readonly isDone?: (opening: string, step: string) => boolean;
 }
@@ -53,11 +55,14 @@ const amountOf = ({ article, count, length_mm, width_mm, volume_ml }: Need): num
   }
 };
 
-/** What is carried from one opening to the next is needed once. */
-const total = (needs: readonly Need[]): number =>
-  needs[0]?.article.goods === 'cup'
-    ? Math.max(...needs.map(amountOf))
-    : needs.reduce((sum, need) => sum + amountOf(need), 0);
+/** What is carried from one opening to the next is needed once; what comes for a day serves all of that day. */
+function total(needs: readonly Need[], dayOf: NonNullable<TakeoffOf['dayOf']>): number {
+  const goods = needs[0]?.article.goods;
+  if (goods === 'cup') return Math.max(...needs.map(amountOf));
+  if (goods === 'lift-day')
+    return new Set(needs.map(({ opening, step }) => (step && dayOf(opening, step)) ?? opening)).size;
+  return needs.reduce((sum, need) => sum + amountOf(need), 0);
+}
 
 /** Parts of a pack. */
 function packsOf(article: Article, amount: number, terms: Terms): number {
@@ -68,7 +73,7 @@ function packsOf(article: Article, amount: number, terms: Terms): number {
       return amount / terms.pack;
     case 'board': {
       const [length = 1] = terms.lengths_mm;
-      return amount / (length * BOARD_WIDTH_mm);
+      return amount / (length * terms.across_mm);
     }
     default: {
       const longest = Math.max(...terms.lengths_mm, 1);
@@ -123,7 +128,13 @@ function wholePacks(needs: readonly Need[], longest_mm: number): { packs: number
 export const stateOf = ({ events }: SupplyOrder): OrderState => events.at(-1)?.state ?? 'asked';
 
 /** Returns one line for each article, in the order in which the work asks for them first. */
-export function takeoff({ needs, supply, materials = [], isDone = () => false }: TakeoffOf): TakeoffLine[] {
+export function takeoff({
+  needs,
+  supply,
+  materials = [],
+  isDone = () => false,
+  dayOf = () => null,
+}: TakeoffOf): TakeoffLine[] {
   const byArticle = new Map<string, Need[]>();
   for (const need of needs) {
     const own = byArticle.get(need.article.id);
@@ -133,14 +144,14 @@ export function takeoff({ needs, supply, materials = [], isDone = () => false }:
   return [...byArticle.values()].map((own): TakeoffLine => {
     const { article } = own[0] as Need;
     const terms = termsOf(article, supply, materials);
-    const net = total(own);
+    const net = total(own, dayOf);
     const parts = packsOf(article, net, terms);
     const isCut = article.form === 'roll' || article.form === 'bar';
     const { packs, tooLong } = isCut
       ? wholePacks(own, Math.max(...terms.lengths_mm, 1))
       : { packs: Math.ceil(parts - 1e-9), tooLong: 0 };
     const done = own.filter(({ opening, step }) => step !== null && isDone(opening, step));
-    const used = done.length === 0 ? 0 : packsOf(article, total(done), terms);
+    const used = done.length === 0 ? 0 : packsOf(article, total(done, dayOf), terms);
     const longest = Math.max(...terms.lengths_mm, 1);
     const van = supply.van
       .filter((one) => one.article === article.id)

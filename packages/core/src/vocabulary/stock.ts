@@ -6,7 +6,7 @@ export const articleForms = ['roll', 'bar', 'board', 'volume', 'count'] as const
 export type ArticleForm = (typeof articleForms)[number];
 
 /** What is counted besides the materials that pieces are made of. */
-export const countedGoods = ['unit', 'fastener', 'shim-pair', 'wedge', 'lift-day', 'cup'] as const;
+export const countedGoods = ['unit', 'fastener', 'shim-pair', 'wedge', 'lift-day', 'cup', 'primer'] as const;
 export type CountedGood = (typeof countedGoods)[number];
 export type Goods = SheetMaterialId | SolidMaterial | CountedGood;
 
@@ -107,6 +107,7 @@ export const sold: Readonly<Record<Goods, Sold>> = {
   wedge: pieces(50),
   'lift-day': pieces(1, { lead_days: 5, few: true }),
   cup: pieces(1),
+  primer: tubes(1000),
 };
 
 /** Longer fasteners are not in every shop, mm: common practice, no source. */

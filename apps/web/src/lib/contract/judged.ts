@@ -35,7 +35,7 @@ export const judgedSchema = z.object({
 export type Judged = Readonly<z.infer<typeof judgedSchema>>;
 
 /** Counted up when the same opening is judged otherwise than before: verdicts kept from then are made again. */
-const JUDGED_BY = 2;
+const JUDGED_BY = 3;
 
 /** Returns fingerprints of openings in a job: they differ as soon as anything differs that a verdict could hang on. */
 export function judgeMark({
@@ -55,10 +55,18 @@ export function judgeMark({
     lines: _lines,
     calendar: _cal,
     calendarPlan: _plan,
-    supply: _supply,
+    supply,
     houseTests: _tests,
     ...site
   } = job;
-  const shared = contentHash([JUDGED_BY, site, walls, units, methods, materials ?? []]);
+  const shared = contentHash([
+    JUDGED_BY,
+    site,
+    walls,
+    units,
+    methods,
+    materials ?? [],
+    supply?.adhesion ?? [],
+  ]);
   return (opening) => `${contentHash(opening)}-${shared}`;
 }

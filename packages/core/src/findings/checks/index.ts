@@ -9,6 +9,7 @@ import * as method from './method.ts';
 import * as moisture from './moisture.ts';
 import * as survey from './survey.ts';
 import * as wall from './wall.ts';
+import * as together from './together.ts';
 import * as water from './water.ts';
 
 export const checks: readonly Check[] = [
@@ -19,6 +20,7 @@ export const checks: readonly Check[] = [
   ...Object.values(method),
   ...Object.values(detail),
   ...Object.values(water),
+  ...Object.values(together),
   ...Object.values(air),
   ...Object.values(moisture),
   ...Object.values(loads),

@@ -5,7 +5,7 @@ import { piecesFor } from '../../build/by-role.ts';
 import type { PieceRole } from '../../vocabulary/roles.ts';
 import type { JobContext } from '../../documents/job.ts';
 import { fillBill, sealBill, type Bill, type BillInput } from './bill.ts';
-import { USUAL_SEASON, type JointSeason } from './movement.ts';
+import { seasonOf, type JointSeason } from './movement.ts';
 import {
   fillIds,
   reasonsForFill,
@@ -59,7 +59,7 @@ const CURVE: readonly [number, number] = [3, 30];
 function inputOf(build: Build, job: JobContext): { input: OptionInput; bill: BillInput } {
   const { fit, unit, context } = build;
   const { choices, numbers } = context;
-  const season = { ...USUAL_SEASON, ...defined(job.job.joints) };
+  const season = seasonOf(job.job.joints);
   const stays = choices.shims !== 'removed' && choices.shims !== 'none';
   const tape = (job.materials ?? []).filter((m) => m.kind === 'corner-tape').flatMap((m) => m.least_C ?? []);
   const input: OptionInput = {
@@ -102,11 +102,6 @@ export function jointCosts(build: Build, job: JobContext): JointCosts {
   const { input, bill } = inputOf(build, job);
   return { curve: curveOf(input, bill), tipOver_mm: tipOver(bill) };
 }
-
-const defined = <T extends object>(value: T | undefined): Partial<{ [K in keyof T]: NonNullable<T[K]> }> =>
-  Object.fromEntries(Object.entries(value ?? {}).filter(([, v]) => v !== undefined)) as Partial<{
-    [K in keyof T]: NonNullable<T[K]>;
-  }>;
 
 const placesOf = (build: Build, roles: readonly PieceRole[]): number =>
   roles

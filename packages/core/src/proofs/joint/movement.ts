@@ -1,5 +1,6 @@
 /** How far a joint opens and closes over the year, and how wide it must be for a seal to follow. */
 import type { MovementClass } from '../../vocabulary/sealants.ts';
+import type { Job } from '../../documents/job.ts';
 import type { FrameMaterial } from '../../documents/unit.ts';
 
 /** Lengthening of frames, 1e-6 per K. Source: handbooks of materials, from memory; clad wood as wood along the grain. */
@@ -24,6 +25,12 @@ export interface JointSeason {
 
 /** Usual figures where the job gives none: common practice, no source. */
 export const USUAL_SEASON: JointSeason = { installed_C: 10, coldest_C: -15, hottest_C: 50, movement: 0.25 };
+
+/** The season of a job, with usual figures where it gives none. */
+export const seasonOf = (joints: Job['joints']): JointSeason => ({
+  ...USUAL_SEASON,
+  ...Object.fromEntries(Object.entries(joints ?? {}).filter(([, value]) => value !== undefined)),
+});
 
 export interface Movement {
   /** At one end of the frame, from the day it is sealed, mm: when cold the joint opens, when hot it closes. */

@@ -10,6 +10,7 @@ import type { SurveyPointId } from '../../vocabulary/survey-points.ts';
 import { pieceTexts } from './pieces.ts';
 import { list, pieceName, together, withoutSide } from './piece-names.ts';
 import { heatThingText } from './heat-things.ts';
+import { contactFaceTexts } from './supply.ts';
 import { jointReasonText, sealText } from './joints.ts';
 import { vapourLayerText } from './moisture.ts';
 import { ruleTexts } from './rules.ts';
@@ -454,6 +455,34 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Fasteners carry more than stated',
     text: `At ${f.measure('pressure', pressure_Pa)} each one at the ${sideTexts[side]} takes ${f.measure('force', each_N)}, the stated limit is ${f.measure('force', limit_N)}. Set them closer, and ask the maker or an engineer: simple statics count no prying.`,
   }),
+  'does-not-stick': ({ material, face, touch, things }) => {
+    const onto = face === null ? 'what it lies on' : contactFaceTexts[face];
+    const where = together(things);
+    const WORDS = {
+      'no-stick': [
+        'does not stick',
+        `It does not hold on ${onto}. Take another stock, or put something between.`,
+      ],
+      banned: ['is not allowed there', `Its maker does not allow it on ${onto}. Take another stock.`],
+      attacked: [
+        'is harmed there',
+        `It holds at first, and ${onto} and it harm each other over the years. Take another stock.`,
+      ],
+      'both-makers': [
+        'is for its makers to say',
+        `Whether it holds on ${onto} only the makers of both can say. Ask them.`,
+      ],
+      unknown: [
+        'may not stick',
+        face === null
+          ? 'What it lies on is not known: enter what the frame or the layer is made of.'
+          : `What it sticks by is not known: enter it on the shelf, or pull a strip off ${onto} after a day and enter what you found.`,
+      ],
+      primer: ['is stuck on primer', `On ${onto} it holds on its primer only.`],
+    } as const;
+    const [what, text] = WORDS[touch];
+    return { title: `${material} ${what}`, text: `${asSentence(where)}: ${text}` };
+  },
   'needs-lift': ({ weight_kg, people }, f) => ({
     title: 'A lift is needed',
     text: `${f.measure('mass', weight_kg, 0)} would take ${people} people. More than four do not get round it: order a lift or hoist early.`,

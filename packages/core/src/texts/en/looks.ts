@@ -13,6 +13,8 @@ export function lookText({ code, things }: Pick<Look, 'code' | 'things'>): strin
       return `${asSentence(together(things))}: whole and tight all round. It alone keeps water out of the joint.`;
     case 'air-interrupted':
       return `${asSentence(withoutSide(second))}: closed round every one of the ${pieceName(first)}.`;
+    case 'does-not-stick':
+      return `${asSentence(together(things))}: primer on and dry before it is stuck, or the written word of both makers seen that it needs none.`;
     case 'needs-lift':
       return 'A lift or hoist is there, rated for the unit.';
   }

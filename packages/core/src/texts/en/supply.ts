@@ -2,6 +2,7 @@
 import { formatLength } from '../../quantities/format-length.ts';
 import type { LengthUnit } from '../../quantities/length.ts';
 import { writeMeasure } from '../../quantities/measure.ts';
+import { bandSizes } from '../../proofs/joint/band.ts';
 import type { Article } from '../../supply/articles.ts';
 import type { EarlyBecause, EarlyLine } from '../../supply/early.ts';
 import type { Touch } from '../../supply/together.ts';
@@ -17,6 +18,7 @@ const countedTexts: Readonly<Record<CountedGood, string>> = {
   wedge: 'sill wedges',
   'lift-day': 'lift, by the day',
   cup: 'suction cups',
+  primer: 'primer',
 };
 
 const sizeOf = ({ width_mm, thickness_mm }: Article, units: LengthUnit): string =>
@@ -29,7 +31,10 @@ export function articleText(article: Article, units: LengthUnit, unitName?: stri
     article.goods in countedTexts
       ? countedTexts[article.goods as CountedGood]
       : materialTexts[article.goods as keyof typeof materialTexts];
-  const size = sizeOf(article, units);
+  const band = article.goods === 'band' && bandSizes.find(({ to_mm }) => to_mm === article.width_mm);
+  const size = band
+    ? `${formatLength(band.from_mm, units)} to ${formatLength(band.to_mm, units)}`
+    : sizeOf(article, units);
   return size === '' ? name : `${name}, ${size}`;
 }
 

@@ -27,6 +27,7 @@
   } from '@hulvek/core';
   import type { HTMLAttributes } from 'svelte/elements';
   import { listCsv } from './list-csv.ts';
+  import MethodCompare from './MethodCompare.svelte';
   import { moneyIn } from './money.ts';
 
   let { desk }: MaterialListProps = $props();
@@ -132,7 +133,9 @@
         <ul aria-label={t.makes}>
           {#each line.needs as need, i (i)}
             <li>
-              <a href="/jobs/{desk.store.id}/{need.opening}/detail">{desk.markOf(need.opening)}</a>
+              {#if desk.store.view(need.opening)}
+                <a href="/jobs/{desk.store.id}/{need.opening}/detail">{desk.markOf(need.opening)}</a>
+              {:else}{desk.markOf(need.opening)}{/if}
               {need.piece === null ? '' : pieceText(need.piece)}
               <span class="figure">{sizeOf(need)}</span>
             </li>
@@ -178,6 +181,7 @@
   </p>{/if}
 {#if desk.missing.length > 0}<p>{t.notPlanned(desk.missing.join(', '))}</p>{/if}
 
+{#if prices}<MethodCompare {desk} openings={costs.map(({ opening }) => opening)} {money} />{/if}
 {#if prices && costs.length > 0}
   <details>
     <summary>{t.perOpening}</summary>

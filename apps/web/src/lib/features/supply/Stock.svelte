@@ -15,6 +15,7 @@
   import { articleText, formatLength, parseLength, tableOf, type Supply } from '@hulvek/core';
   import { untrack } from 'svelte';
   import { pricesIn } from './price-list.ts';
+  import Wraps from './Wraps.svelte';
 
   let { desk }: StockProps = $props();
   const t = supplyWords.stock;
@@ -55,13 +56,21 @@
   const remove = (id: string) =>
     void desk.put({ ...desk.supply, van: desk.supply.van.filter((one) => one.id !== id) });
 
-  type Typed = { price: string; lead_days: string; pack: string };
+  /** `along` and `across` are of boards. */
+  type Typed = { price: string; lead_days: string; pack: string; along: string; across: string };
+  const asTypedLength = (mm: number) => formatLength(mm, desk.store.reads);
+  const lengthIn = (text: string): number | undefined => {
+    const read = text.trim() === '' ? null : parseLength(text, desk.store.reads);
+    return read === null ? undefined : read.ok ? read.value.mm : NaN;
+  };
   const typedOf = (id: string): Typed => {
     const own = desk.supply.articles.find((one) => one.id === id);
     return {
       price: own?.price === undefined ? '' : String(own.price),
       lead_days: own?.lead_days === undefined ? '' : String(own.lead_days),
       pack: own?.pack === undefined ? '' : String(own.pack),
+      along: own?.sheet ? asTypedLength(own.sheet[0]) : '',
+      across: own?.sheet ? asTypedLength(own.sheet[1]) : '',
     };
   };
   let typed = $state(
@@ -76,18 +85,25 @@
     const others = desk.supply.articles.filter(({ id }) => !(id in typed));
     const own = Object.entries(typed).flatMap(([id, one]): Supply['articles'] => {
       const [price, lead_days, pack] = [figure(one.price), figure(one.lead_days), figure(one.pack)];
+      const [along, across] = [lengthIn(one.along), lengthIn(one.across)];
       const few = desk.supply.articles.find((known) => known.id === id)?.few;
       const entered = {
         ...(price !== undefined && { price }),
         ...(lead_days !== undefined && { lead_days }),
         ...(pack !== undefined && { pack }),
         ...(few !== undefined && { few }),
+        ...(along !== undefined && across !== undefined && { sheet: [along, across] as [number, number] }),
       };
       return Object.keys(entered).length > 0 ? [{ id, ...entered }] : [];
     });
     const sound = own.every(
-      ({ price = 0, lead_days = 0, pack = 1 }) =>
-        price >= 0 && Number.isInteger(lead_days) && lead_days >= 0 && lead_days <= 400 && pack > 0,
+      ({ price = 0, lead_days = 0, pack = 1, sheet = [1000, 1000] }) =>
+        sheet.every((mm) => mm >= 100 && mm <= 4000) &&
+        price >= 0 &&
+        Number.isInteger(lead_days) &&
+        lead_days >= 0 &&
+        lead_days <= 400 &&
+        pack > 0,
     );
     if (!sound) {
       problem = t.wrong;
@@ -170,7 +186,7 @@
         ></thead
       >
       <tbody>
-        {#each desk.all as { article: { id }, terms } (id)}
+        {#each desk.all as { article: { id, form }, terms } (id)}
           {#if typed[id]}
             <tr>
               <th scope="row">{nameOf(id)}</th>
@@ -191,15 +207,28 @@
                   bind:value={typed[id].lead_days}
                 /></td
               >
-              <td
-                ><input
-                  inputmode="decimal"
-                  autocomplete="off"
-                  placeholder={terms.lengths_mm.length > 0 ? terms.lengths_mm.join(', ') : String(terms.pack)}
-                  aria-label="{t.pack}, {nameOf(id)}"
-                  bind:value={typed[id].pack}
-                /></td
-              >
+              <td>
+                {#if form === 'board'}
+                  {#each ['along', 'across'] as const as way (way)}
+                    <input
+                      autocomplete="off"
+                      placeholder={asTypedLength(
+                        way === 'along' ? (terms.lengths_mm[0] ?? 0) : terms.across_mm,
+                      )}
+                      aria-label="{t.sheet[way]}, {nameOf(id)}"
+                      bind:value={typed[id][way]}
+                    />
+                  {/each}
+                {:else}<input
+                    inputmode="decimal"
+                    autocomplete="off"
+                    placeholder={terms.lengths_mm.length > 0
+                      ? terms.lengths_mm.join(', ')
+                      : String(terms.pack)}
+                    aria-label="{t.pack}, {nameOf(id)}"
+                    bind:value={typed[id].pack}
+                  />{/if}
+              </td>
             </tr>
           {/if}
         {/each}
@@ -208,6 +237,7 @@
   </div>
   <Button type="submit" kind="main">{t.save}</Button>
 </form>
+<Wraps {desk} />
 
 <style>
   .lead {

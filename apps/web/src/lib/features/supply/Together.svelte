@@ -10,18 +10,23 @@
 <script lang="ts">
   import { freshId } from '$lib/device/ids.ts';
   import Button from '$lib/ui/Button.svelte';
-  import { dateTime } from '$lib/ui/time.ts';
+  import { dateTime, dayName } from '$lib/ui/time.ts';
   import { supplyWords } from '$words/supply.ts';
   import {
     chemistryTexts,
     contactFaceTexts,
-    insteadOf,
     isSettledByTest,
     pieceText,
     touchTexts,
+    whatInsteadChanges,
     type ContactAnswer,
+    type InsteadChange,
     type MaterialContact,
   } from '@hulvek/core';
+
+  import InsteadChanges from './InsteadChanges.svelte';
+  import { moneyIn } from './money.ts';
+  import TogetherGrid from './TogetherGrid.svelte';
 
   let { desk }: TogetherProps = $props();
   const t = supplyWords.together;
@@ -40,17 +45,27 @@
     `${material?.id ?? piece}|${face ?? onto}`;
   const noMaterials = $derived((desk.store.context.materials ?? []).length === 0);
 
+  const alternatives = (contact: MaterialContact): InsteadChange[] => {
+    const { materials } = desk.store.context;
+    const of = desk.taken.find(({ build }) => build.pieces.some(({ id }) => id === contact.piece));
+    if (!of) return [];
+    return whatInsteadChanges(of.build, contact.piece, of.needs, {
+      materials,
+      adhesion: desk.supply.adhesion,
+      supply: desk.supply,
+    });
+  };
   /** Another stock of the job that goes better there. */
   function fixOf(contact: MaterialContact): string {
     if (contact.touch === 'primer') return t.addPrimer;
     if (contact.touch === 'goes' || contact.touch === 'unknown') return '';
-    const { materials } = desk.store.context;
-    const of = desk.taken.find(({ build }) => build.pieces.some(({ id }) => id === contact.piece));
-    if (!of) return '';
-    const [best] = insteadOf(of.build, contact.piece, { materials, adhesion: desk.supply.adhesion });
+    const [best] = alternatives(contact);
     const sound = best && !best.tooNarrow && !best.doesNotStretch && ['goes', 'primer'].includes(best.touch);
     return sound ? t.fix(best.material.name) : t.worse;
   }
+  /** The contact whose other stocks are shown. */
+  let instead = $state<string | null>(null);
+  const money = $derived(moneyIn(desk.store.context.job));
 
   async function record(contact: MaterialContact, held: boolean) {
     if (!contact.material || !contact.face) return;
@@ -71,6 +86,7 @@
 
 <p class="lead">{t.lead}</p>
 {#if noMaterials}<p>{t.choose} <a href="/jobs/{desk.store.id}/shelf">{t.toShelf}</a></p>{/if}
+<TogetherGrid {desk} />
 <div><Button aria-pressed={all} onclick={() => (all = !all)}>{all ? t.few : t.all}</Button></div>
 <div class="scroll">
   <table data-testid="together">
@@ -82,7 +98,7 @@
       </tr>
     </thead>
     <tbody>
-      {#each rows as { contact, marks, places } (keyOf(contact))}
+      {#each rows as { contact, marks, places, days } (keyOf(contact))}
         {@const fix = fixOf(contact)}
         <tr>
           <th scope="row">
@@ -95,7 +111,23 @@
               : `${contact.onto ? pieceText(contact.onto) : ''}: ${t.noFace}`}</td
           >
           <td data-touch={contact.touch}
-            ><b>{touchTexts[contact.touch]}</b>{#if fix}<small>{fix}</small>{/if}</td
+            ><b>{touchTexts[contact.touch]}</b>{#if fix}<small>{fix}</small>{/if}
+            {#if contact.material}
+              {#each desk.weatherAgainst(contact.material, days).slice(0, 3) as { day, against } (day)}
+                <small class="day">{dayName(day)}: {against.map((one) => t.weather[one]).join(', ')}</small>
+              {/each}
+              {#if desk.mayEdit}
+                <Button
+                  kind="quiet"
+                  aria-expanded={instead === keyOf(contact)}
+                  onclick={() => (instead = instead === keyOf(contact) ? null : keyOf(contact))}
+                  >{t.instead}</Button
+                >
+              {/if}
+              {#if instead === keyOf(contact)}
+                <InsteadChanges changes={alternatives(contact)} {money} />
+              {/if}
+            {/if}</td
           >
           <td
             ><small>{places.slice(0, 4).map(pieceText).join(', ')}</small>

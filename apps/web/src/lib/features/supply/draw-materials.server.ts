@@ -5,6 +5,7 @@ import {
   amountText,
   articleText,
   early,
+  needsIn,
   needsOf,
   noSupply,
   packsText,
@@ -13,6 +14,7 @@ import {
   SharedPlans,
   standingTexts,
   takeoff,
+  wrapNeeds,
   type JobContext,
   type LengthUnit,
   type Opening,
@@ -41,12 +43,18 @@ export async function drawMaterials({
   const needs = openings.flatMap((opening) => {
     const { build } = planOpening(opening, context, shared);
     if (!build) missing.push(opening.mark);
-    return build ? needsOf(opening.id, build, { materials, handling: job.handling }) : [];
+    return build ? needsOf(opening.id, build, needsIn(context)) : [];
   });
   const supply = job.supply ?? noSupply;
-  const lines = takeoff({ needs, supply, materials });
+  const days = plannedDays(job.calendarPlan, job.calendar?.zone ?? 'UTC');
+  const lines = takeoff({
+    needs: [...needs, ...wrapNeeds(supply, materials ?? [])],
+    supply,
+    materials,
+    dayOf: (opening, step) => days.get(`${opening}/${step}`) ?? null,
+  });
   const rows = early(lines, {
-    days: plannedDays(job.calendarPlan, job.calendar?.zone ?? 'UTC'),
+    days,
     orders: supply.orders,
     today: at.toISOString().slice(0, 10),
   });

@@ -5,20 +5,28 @@ import type { JobStore, OpeningView } from '$lib/job/job.svelte.ts';
 import {
   contacts,
   dayAndTime,
+  difference,
   early,
   kindOf,
+  needsIn,
   needsOf,
   noSupply,
+  onDay,
   plannedDays,
   progress,
   standing,
   takeoff,
+  weatherOf,
+  wrapNeeds,
   type Build,
   type Calendar,
+  type Material,
   type Need,
+  type SharedMade,
   type Supply,
   type SupplyOrder,
   type TakeoffLine,
+  type WeatherRow,
 } from '@hulvek/core';
 
 /** An opening with what it is built of. */
@@ -29,6 +37,13 @@ interface Taken {
   readonly build: Build;
   readonly needs: readonly Need[];
   readonly done: ReadonlySet<string>;
+}
+
+export interface MethodChange {
+  readonly lines: ReturnType<typeof difference>;
+  readonly hours: number;
+  /** Openings that cannot be planned with it. */
+  readonly unplanned: number;
 }
 
 export class SupplyDesk {
@@ -61,7 +76,10 @@ export class SupplyDesk {
     return this.#before !== null;
   }
 
-  readonly markOf = (opening: string): string => this.store.views.get(opening)?.opening.mark ?? opening;
+  readonly markOf = (opening: string): string =>
+    this.store.views.get(opening)?.opening.mark ??
+    this.supply.wraps?.find(({ id }) => id === opening)?.facade ??
+    opening;
   readonly unitName = (unit: string | null): string | undefined =>
     this.store.context.units.find(({ id }) => id === unit)?.name;
 
@@ -71,6 +89,9 @@ export class SupplyDesk {
     this.store.context.units,
     this.store.context.methods,
     this.store.context.materials,
+    this.store.context.job.joints,
+    this.store.context.job.handling,
+    this.store.context.job.supply?.adhesion,
     this.store.views,
   ]);
 
@@ -79,7 +100,7 @@ export class SupplyDesk {
     const round = ++this.#round;
     this.state = 'working';
     await this.store.planning();
-    const { materials, job } = this.store.context;
+    const inJob = needsIn(this.store.context);
     const taken: Taken[] = [];
     const missing: string[] = [];
     const now = new Date().toISOString();
@@ -98,7 +119,7 @@ export class SupplyDesk {
         mark,
         facade,
         build,
-        needs: needsOf(id, build, { materials, handling: job.handling }),
+        needs: needsOf(id, build, inJob),
         done: new Set(states.flatMap(({ id: step, tick }) => (tick ? [step] : []))),
       });
     }
@@ -123,7 +144,10 @@ export class SupplyDesk {
   dayOf = ({ opening, step }: Pick<Need, 'opening' | 'step'>): string | null =>
     step === null ? null : (this.days.get(`${opening}/${step}`) ?? null);
 
-  needs = $derived.by(() => this.taken.flatMap(({ needs }) => needs));
+  needs = $derived.by(() => [
+    ...this.taken.flatMap(({ needs }) => needs),
+    ...wrapNeeds(this.supply, this.store.context.materials ?? []),
+  ]);
   facades = $derived.by(() => [...new Set(this.taken.map(({ facade }) => facade))].filter(Boolean).sort());
   dates = $derived.by(() => [...new Set(this.needs.flatMap((need) => this.dayOf(need) ?? []))].sort());
 
@@ -149,7 +173,41 @@ export class SupplyDesk {
       supply: this.supply,
       materials: this.store.context.materials,
       isDone: this.isDone,
+      dayOf: (opening, step) => this.dayOf({ opening, step }),
     });
+  }
+
+  /** What a list of some openings, and their hours, would be with another method; nothing is kept of it. */
+  async withMethod(method: string, openings: readonly string[]): Promise<MethodChange> {
+    const { context } = this.store;
+    const { planOpening, SharedPlans } = await import('@hulvek/core');
+    const shared: SharedMade = new SharedPlans();
+    const inJob = needsIn(context);
+    const own = this.taken.filter(({ opening }) => openings.includes(opening));
+    const minutes = (build: Build) =>
+      build.steps.reduce(
+        (sum, { work_min, needs }) => sum + work_min * (needs.includes('two-people') ? 2 : 1),
+        0,
+      );
+    let [hours, unplanned] = [0, 0];
+    const before: Need[] = [];
+    const after: Need[] = [];
+    for (const { opening, build, needs } of own) {
+      await idle();
+      const view = this.store.view(opening);
+      const other =
+        view &&
+        planOpening({ ...view.opening, method: method as never, choices: {}, numbers: {} }, context, shared)
+          .build;
+      if (!other) {
+        unplanned += 1;
+        continue;
+      }
+      before.push(...needs);
+      after.push(...needsOf(opening, other, inJob));
+      hours += (minutes(other) - minutes(build)) / 60;
+    }
+    return { lines: difference(this.#linesOf(before), this.#linesOf(after)), hours, unplanned };
   }
 
   today = $derived.by(() => {
@@ -171,22 +229,50 @@ export class SupplyDesk {
     const { adhesion } = this.supply;
     const same = new Map<
       string,
-      { contact: ReturnType<typeof contacts>[number]; marks: string[]; places: string[] }
+      {
+        contact: ReturnType<typeof contacts>[number];
+        marks: string[];
+        places: string[];
+        /** Days on which it is stuck, by the plan that was taken. */
+        days: Set<string>;
+      }
     >();
     const seen = new Map<Build, ReturnType<typeof contacts>>();
-    for (const { build, mark } of this.taken) {
+    for (const { build, mark, opening } of this.taken) {
       const all = seen.get(build) ?? contacts(build, { materials, adhesion });
       seen.set(build, all);
       for (const contact of all) {
         const of = [contact.material?.id ?? kindOf(build, contact.piece), contact.face ?? contact.onto];
         const key = of.join('|');
-        const one = same.get(key) ?? { contact, marks: [], places: [] };
+        const one = same.get(key) ?? { contact, marks: [], places: [], days: new Set<string>() };
+        const day = this.isDone(opening, contact.step) ? null : this.dayOf({ opening, step: contact.step });
+        if (day) one.days.add(day);
         if (!one.marks.includes(mark)) one.marks.push(mark);
         if (!one.places.includes(contact.piece)) one.places.push(contact.piece);
         same.set(key, one);
       }
     }
     return [...same.values()];
+  });
+
+  /** What the weather of the planned days says to a stock, by day; nothing where no calendar or no weather of it is known. */
+  weatherAgainst = $derived.by(() => {
+    const { calendar } = this.store.context.job;
+    if (!calendar) return () => [];
+    const byDay = new Map<string, WeatherRow[]>();
+    for (const row of weatherOf(calendar, new Date().toISOString()).rows) {
+      const { day, time } = dayAndTime(calendar.zone, row.at);
+      if (time < calendar.hours.from || time >= calendar.hours.to) continue;
+      const own = byDay.get(day);
+      if (own) own.push(row);
+      else byDay.set(day, [row]);
+    }
+    return (material: Material, days: Iterable<string>) =>
+      [...days].sort().flatMap((day) => {
+        const rows = byDay.get(day);
+        const against = rows ? onDay(material, rows) : [];
+        return against.length > 0 ? [{ day, against }] : [];
+      });
   });
 
   /** Strips that were cut, and what is left of those that were spoiled, from the records of all openings. */

@@ -1,6 +1,9 @@
 /** Words of material and cutting. */
 const many = (n: number, one: string, more: string) => (n === 1 ? `1 ${one}` : `${n} ${more}`);
 
+const CHANGED = { rest_h: 'rest', least_C: 'worked from', lead_days: 'lead' } as const;
+const UNITS = { rest_h: ' h', least_C: ' °C', lead_days: ' days' } as const;
+
 export const supplyWords = {
   lead: 'What the plans of this job ask for, counted off the same pieces that are drawn.',
   tabs: { list: 'List', early: 'Order early', together: 'What touches', stock: 'Van and prices' },
@@ -99,7 +102,57 @@ export const supplyWords = {
     fix: (name: string) => `Instead: ${name}`,
     addPrimer: 'Prime it first, and put that on the card.',
     worse: 'Nothing on the shelf of this job goes better.',
+    grid: 'Every stock against every ground it meets in this job',
+    weather: {
+      'too-cold': 'too cold for it',
+      'too-warm': 'too warm for it',
+      wet: 'rain: it takes no damp ground',
+    },
+    instead: 'What else',
+    insteadOf: {
+      none: 'No other stock of this job could be in its place.',
+      tooNarrow: 'too narrow',
+      doesNotStretch: 'does not stretch round the corner',
+      proofs: {
+        'as-planned': 'proofs stand as they are',
+        'no-bond': 'in the proofs it counts as not stuck',
+        unknown: 'what rests on it cannot be checked',
+      },
+      changed: (
+        what: 'rest_h' | 'least_C' | 'lead_days',
+        [was, is]: readonly [number | null, number | null],
+      ) => {
+        if (was === is) return [];
+        const say = (n: number | null) => (n === null ? 'not known' : `${n}${UNITS[what]}`);
+        return [`${CHANGED[what]} ${say(is)} instead of ${say(was)}`];
+      },
+      cost: (sum: string, change: number) =>
+        change === 0 ? 'costs the same' : `costs ${sum} ${change > 0 ? 'more' : 'less'} for this piece`,
+      noCost: 'no price for one of the two',
+    },
     caution: 'Solvents, foam and primer: fresh air, gloves, and what their makers say.',
+  },
+  compare: {
+    title: 'What another method would change',
+    method: 'Method',
+    choose: 'choose one',
+    working: 'Being planned …',
+    same: 'The list would be the same.',
+    before: 'Now',
+    after: 'Then',
+    sum: (cost: string, unpriced: number, hours: number) =>
+      `${cost} of material${unpriced > 0 ? `, without ${many(unpriced, 'line', 'lines')} that nobody has priced` : ''}; ${hours === 0 ? 'as many hours' : `${Math.abs(hours).toFixed(1)} hours ${hours > 0 ? 'more' : 'less'}`}. Nothing is changed by looking.`,
+    unplanned: (n: number) =>
+      `${many(n, 'opening', 'openings')} cannot be planned with it, and ${n === 1 ? 'is' : 'are'} left out on both sides.`,
+  },
+  wraps: {
+    title: 'Wrap that this crew hangs itself',
+    lead: 'Whole faces, in courses from below, each lapped over the one under it. Openings are cut out afterwards.',
+    width: 'Width',
+    height: 'Height',
+    add: 'Add a face',
+    remove: 'Take out',
+    wrong: 'Write which façade, and its width and height with their unit.',
   },
   stock: {
     lead: 'What is on the van or in the store, and what things cost. Only owner and lead see prices.',
@@ -122,6 +175,7 @@ export const supplyWords = {
       'No line of this file names a material of this job and a price. Its first column is the material as the list writes it, a later one the price.',
     priceDay: 'Day of the prices',
     save: 'Keep',
+    sheet: { along: 'Board along', across: 'Board across' },
     expired: 'past its date',
     wrong: 'One of the figures cannot be read.',
   },
