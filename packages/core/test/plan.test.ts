@@ -78,6 +78,20 @@ describe('planOpening', () => {
     );
   });
 
+  it.each(presetIds)('%s is built on a sill that falls inward, outward and not at all', (id) => {
+    const file = exampleJob(id);
+    const [opening] = openingsOf(file);
+    if (!opening) throw new Error('no opening');
+    const depth = opening.survey.values.depth?.mm ?? 140;
+    for (const mm of [-20, -6, 0, 9]) {
+      const fall = { typed: String(mm), mm };
+      const values = { ...opening.survey.values, sillFallLeft: fall, sillFallRight: fall };
+      const survey = { ...opening.survey, values: { ...values, depth: { typed: String(depth), mm: depth } } };
+      for (const choices of [{}, { sillSlope: 'level' }] as const)
+        expect(planOpening({ ...opening, survey, choices: choices as never }, file).build).not.toBeNull();
+    }
+  });
+
   it('without a unit it says what is missing and nothing holds', () => {
     const plan = planWith(SQUARE, { unit: null });
     expect(plan.judgement.grade).toBe('not-checkable');

@@ -51,7 +51,8 @@ export function wrapTurnedIn(id: string, material: SheetMaterialId, context: Pie
   const { numbers, choices } = context;
   const low = numbers.boardFront;
   const t = Math.min(numbers.wrapTurnIn, context.opening.depth);
-  const drift = t * Math.tan((numbers.slope * Math.PI) / 180);
+  // A sill that falls inward takes nothing off the jambs' turn: it begins at the sill's edge.
+  const drift = Math.max(0, t * Math.tan((numbers.slope * Math.PI) / 180));
   const into: FaceSpec[] = [
     {
       id: 'left-in',
