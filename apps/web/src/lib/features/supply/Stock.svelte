@@ -63,12 +63,17 @@
     const read = text.trim() === '' ? null : parseLength(text, desk.store.reads);
     return read === null ? undefined : read.ok ? read.value.mm : NaN;
   };
+  /** Rolls and bars come by their length, tubes by millilitres, the rest by the piece. */
+  const isByLength = (id: string) => {
+    const form = desk.all.find(({ article: one }) => one.id === id)?.article.form;
+    return form === 'roll' || form === 'bar';
+  };
   const typedOf = (id: string): Typed => {
     const own = desk.supply.articles.find((one) => one.id === id);
     return {
       price: own?.price === undefined ? '' : String(own.price),
       lead_days: own?.lead_days === undefined ? '' : String(own.lead_days),
-      pack: own?.pack === undefined ? '' : String(own.pack),
+      pack: own?.pack === undefined ? '' : isByLength(id) ? asTypedLength(own.pack) : String(own.pack),
       along: own?.sheet ? asTypedLength(own.sheet[0]) : '',
       across: own?.sheet ? asTypedLength(own.sheet[1]) : '',
     };
@@ -84,7 +89,8 @@
     const figure = (text: string) => (text.trim() === '' ? undefined : Number(text.replace(',', '.')));
     const others = desk.supply.articles.filter(({ id }) => !(id in typed));
     const own = Object.entries(typed).flatMap(([id, one]): Supply['articles'] => {
-      const [price, lead_days, pack] = [figure(one.price), figure(one.lead_days), figure(one.pack)];
+      const [price, lead_days] = [figure(one.price), figure(one.lead_days)];
+      const pack = isByLength(id) ? lengthIn(one.pack) : figure(one.pack);
       const [along, across] = [lengthIn(one.along), lengthIn(one.across)];
       const few = desk.supply.articles.find((known) => known.id === id)?.few;
       const entered = {
@@ -222,9 +228,11 @@
                 {:else}<input
                     inputmode="decimal"
                     autocomplete="off"
-                    placeholder={terms.lengths_mm.length > 0
-                      ? terms.lengths_mm.join(', ')
-                      : String(terms.pack)}
+                    placeholder={isByLength(id)
+                      ? terms.lengths_mm.map(asTypedLength).join(', ')
+                      : form === 'volume'
+                        ? `${terms.pack} ml`
+                        : String(terms.pack)}
                     aria-label="{t.pack}, {nameOf(id)}"
                     bind:value={typed[id].pack}
                   />{/if}
