@@ -9,7 +9,7 @@ export const floors = [
   ['quantities'],
   ['vocabulary', 'climate'],
   ['geometry', 'documents'],
-  ['survey', 'unit', 'conditions', 'work', 'cutting', 'testing'],
+  ['survey', 'unit', 'conditions', 'work', 'cutting', 'testing', 'evidence'],
   ['fit', 'instruments', 'job-file', 'order-size'],
   ['methods'],
   ['build'],

@@ -106,3 +106,12 @@ run_restore() {
   [ $done = yes ] || fail "The back-up was not restored; the database is as it was." "$LOGS/restore.log"
   say "Restored from $file. What was there before is kept in $before"
 }
+
+# run_key FILE: the key that signs logs, encrypted; back-ups of the database do not have it.
+run_key() {
+  [ -n "${1:-}" ] || fail "Say where to write it: ./hulvek key FILE"
+  local key="${HULVEK_KEY:-$EVIDENCE/key.pem}"
+  [ -r "$key" ] || fail "There is no key yet that this user can read ($key). It is made when a server first signs a log."
+  HULVEK_PASSPHRASE="${HULVEK_PASSPHRASE:-}" node "$ROOT/scripts/write-key.mjs" "$key" "$1" || exit 1
+  say "Written to $1. Keep the passphrase elsewhere: without it the file is of no use."
+}

@@ -34,6 +34,15 @@ plain_user() {
 # What a command is begun with to run as that user; nothing where nobody is root.
 PLAIN=()
 
+# The key that signs logs: beside the database, never in it, for the server alone to read.
+EVIDENCE="$STATE/evidence"
+
+# evidence_place: a folder that only whoever the server runs as can enter.
+evidence_place() {
+  mkdir -p "$EVIDENCE" && chmod 700 "$EVIDENCE" || return 1
+  [ "$(id -u)" != 0 ] || chown "$SERVER_USER:$SERVER_USER" "$EVIDENCE"
+}
+
 # serve PORT HOST PIDFILE LOG: starts the built server in the background and waits for it.
 serve() {
   local port=$1 host=$2 pidfile=$3 log=$4 i
@@ -41,9 +50,11 @@ serve() {
   local copy="${pidfile%.pid}-files"
   rm -rf "$copy" && cp -r "$WEB/build" "$copy" && chmod -R a+rX "$copy" || return 1
   plain_user || fail "The server does not run as root, and the user $SERVER_USER cannot read $ROOT. Move the project, start it as another user, or run: chmod a+x $ROOT" "$LOGS/user.log"
+  evidence_place || return 1
   (
     cd "$WEB" || exit 1
     private_log "$log"
+    export HULVEK_KEY="${HULVEK_KEY:-$EVIDENCE/key.pem}"
     export DATABASE_URL="$DB_URL" PORT="$port" HOST="$host" BODY_SIZE_LIMIT=20M
     # Behind the secure front addresses are what it says, under whichever of its names this machine was asked.
     if [ -n "${HTTPS_PORT:-}" ]; then

@@ -15,7 +15,7 @@ const groups = [
       /core\/src\/(survey\/(?!survey-table)|plan\/judgement|findings\/finding\.ts|field\/(progress|faults|clocks)\.ts)/.test(
         id,
       ) ||
-      /core\/src\/conditions\/exposure\.ts/.test(id) ||
+      /core\/src\/(conditions\/exposure|calendar\/(errands|days)|evidence\/document)\.ts/.test(id) ||
       /core\/src\/build\/(frozen|replay|scene|cut-list|covered|by-role)\.ts/.test(id) ||
       /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
         id,
@@ -33,7 +33,9 @@ const groups = [
     priority: 2,
     test: (id: string) =>
       /core\/src\/(methods|build|fit|conditions|unit|order-size|findings|facade)\//.test(id) ||
-      /core\/src\/(proofs\/(water|air|joint|moisture|loads)|plan)\//.test(id),
+      /core\/src\/(proofs\/(water|air|joint|moisture|loads)|plan)\//.test(id) ||
+      // What sticks to what is part of the verdict.
+      /core\/src\/supply\/(together|articles)\.ts/.test(id),
   },
 ];
 

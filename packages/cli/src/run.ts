@@ -46,6 +46,7 @@ import { leakageFile } from './leakage.ts';
 import { orderFile, orderJob } from './order.ts';
 import { solveFile } from './solve.ts';
 import { takeoffJob } from './takeoff.ts';
+import { verifyFile } from './verify.ts';
 
 export interface CliResult {
   /** 0 holds or watch · 1 something fails · 2 bad input · 3 nothing fails, something is not checkable. */
@@ -67,12 +68,14 @@ const USAGE = `hulvek: plans window openings from a job file
   hulvek cut FILE [--json]                     from which bar each piece is cut (hulvek-stock)
       --seconds N                              look for a better plan for so long (10)
   hulvek leakage FILE [--json]                 a house under a fan: flow, leakage and their bands (hulvek-fan-test)
+  hulvek verify FILE [--head FILE]… [--json]   whether an exported log is what was sealed
   hulvek schools [--json]                      the ready-made methods, and what each chooses
   hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
   hulvek schema                                JSON Schema of the job file
 
 Exit: 0 holds or watch, 1 something fails, 2 bad input, 3 nothing fails but something is not checkable.
 Of order: 0 all placed and in time, 1 something late or unplaced, 2 bad input.
+Of verify: 0 nothing was changed, 1 something was, 2 bad input.
 Of cut: 0 all pieces are cut, 1 some are not, 2 bad input.
 `;
 
@@ -93,6 +96,7 @@ export function run(
         opening: { type: 'string' },
         'no-heat': { type: 'boolean' },
         seconds: { type: 'string' },
+        head: { type: 'string', multiple: true },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -130,6 +134,17 @@ export function run(
     if (isWork(text.value)) return orderFile(path, text.value, { json, seconds });
     const job = load(path, read);
     return typeof job === 'string' ? bad(job) : good(orderJob(job, json));
+  }
+  if (verb === 'verify') {
+    if (path === undefined || more.length > 0) return bad('Name one log: hulvek verify FILE\n');
+    const texts = [path, ...(values.head ?? [])].map((one) => ({ path: one, text: textOf(one, read) }));
+    const heads: { path: string; text: string }[] = [];
+    for (const one of texts) {
+      if (!one.text.ok) return bad(one.text.problem);
+      heads.push({ path: one.path, text: one.text.value });
+    }
+    const [log, ...held] = heads;
+    return verifyFile(path, log?.text ?? '', { json: values.json ?? false, heads: held });
   }
   if (verb === 'takeoff') {
     if (path === undefined || more.length > 0) return bad('Name one job file: hulvek takeoff FILE\n');

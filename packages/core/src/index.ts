@@ -24,6 +24,7 @@ export * from './order/index.ts';
 export * from './work/index.ts';
 export * from './cutting/index.ts';
 export * from './testing/index.ts';
+export * from './evidence/index.ts';
 export * from './calendar/index.ts';
 export * from './supply/index.ts';
 export * from './drawing/index.ts';

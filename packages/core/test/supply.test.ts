@@ -335,7 +335,7 @@ describe('what touches what', () => {
       return new Map(
         findings.flatMap((one) =>
           one.code === 'does-not-stick' && one.facts.material.includes('tape')
-            ? [[`${one.facts.touch} ${one.facts.face}`, one.severity] as const]
+            ? [[`${one.facts.touch} ${one.facts.faces.join()}`, one.severity] as const]
             : [],
         ),
       );
@@ -344,6 +344,11 @@ describe('what touches what', () => {
     expect(withTape({ banned: ['wrap'] }).get('banned wrap')).toBe('fails');
     expect(withTape({ chemistry: 'silicone-acid' }).get('no-stick wrap')).toBe('fails');
     expect([...withTape({ chemistry: undefined } as never).values()]).toContain('not-checkable');
+    // However many grounds a bead meets, it is looked at once.
+    const looks = planOpening(opening, { ...contextOf(file), materials }).findings.filter(
+      ({ code, severity }) => code === 'does-not-stick' && severity === 'look',
+    );
+    expect(new Set(looks.map(({ step }) => step)).size).toBe(looks.length);
     // Without a stock the school's own kind is judged, as before.
     const bare = planOpening(opening, contextOf(file));
     expect(bare.findings.some(({ code }) => code === 'does-not-stick')).toBe(false);

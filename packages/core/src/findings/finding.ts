@@ -206,10 +206,10 @@ export interface FindingFacts {
     readonly below: 'dew' | 'damp' | 'limit' | 'near';
   };
   'joint-loses-heat': { readonly side: CutId; readonly psi_WmK: number; readonly most_WmK: number };
-  /** A stock that was chosen, and what it lies on; `face` is `null` where nobody said what that is. */
+  /** A stock that was chosen, and what it lies on; `null` stands for what nobody said. */
   'does-not-stick': {
     readonly material: string;
-    readonly face: ContactFace | null;
+    readonly faces: readonly (ContactFace | null)[];
     readonly touch: Exclude<Touch, 'goes'>;
     readonly things: readonly string[];
   };

@@ -7,11 +7,13 @@ const isLookCode = (code: string): code is LookCode => (lookCodes as readonly st
 
 /** Returns the looks that findings ask for, each with the step at which it is taken. */
 export function looksOf(findings: readonly Finding[]): Look[] {
-  return findings.flatMap(({ code, severity, step, facts }): Look[] =>
+  const looks = findings.flatMap(({ code, severity, step, facts }): Look[] =>
     severity === 'look' && step !== undefined && isLookCode(code)
       ? [{ step, code, things: thingsOf(facts) }]
       : [],
   );
+  // Two findings may ask for one look.
+  return [...new Map(looks.map((look) => [[look.step, look.code, ...look.things].join('/'), look])).values()];
 }
 
 function thingsOf(facts: Finding['facts']): string[] {

@@ -1,5 +1,11 @@
 /** What the server answers and says, read on this side of the line. */
-import { documentSchema, shelfKinds, type ShelfDocument, type ShelfItem } from '@hulvek/core';
+import {
+  documentSchema,
+  shelfKinds,
+  signedHeadSchema,
+  type ShelfDocument,
+  type ShelfItem,
+} from '@hulvek/core';
 import * as z from 'zod/mini';
 import { meSchema, openingPartSchema } from './pack.ts';
 
@@ -24,6 +30,9 @@ export const keptDraftSchema = z.extend(storedSchema, { base: documentSchema('op
 
 /** Where one's own calendar can be read; null once the link has ended. */
 export const feedAnswer = z.object({ path: z.nullable(z.string()) });
+
+/** The newest signed head of a log, and whether the one that was kept is of the same log. */
+export const headAnswer = z.object({ head: z.nullable(signedHeadSchema), own: z.boolean() });
 
 export const savedAnswer = z.object({ version: z.int() });
 

@@ -16,6 +16,7 @@ export const auditActions = [
   'password-link',
   'sessions-ended',
   'exported',
+  'other-log',
   'job-deleted',
   'job-put-back',
   'job-archived',

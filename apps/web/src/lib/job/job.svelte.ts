@@ -1,13 +1,14 @@
 /** One job as this device knows it: what the server last said, and on top of it what waits here to be sent. */
 import { offlineWords } from '$words/device.ts';
 import { keepPack, type OutboxItem } from '$lib/device/database.ts';
-import { heardSchema, partAnswer, type Heard } from '$lib/contract/answers.ts';
+import { headAnswer, heardSchema, partAnswer, type Heard } from '$lib/contract/answers.ts';
 import type { OpeningPart, Pack } from '$lib/contract/pack.ts';
 import { answerOf, inText } from '$lib/contract/read.ts';
 import { judgeMark } from '$lib/contract/judged.ts';
 import type { Planner } from './planner.ts';
 import {
   openingOf,
+  signedHeadSchema,
   type Build,
   type Collision,
   type Entry,
@@ -21,6 +22,7 @@ import {
   thawedIssue,
   type SharedMade,
   type Reading,
+  type SignedHead,
   type ThawedBuild,
 } from '@hulvek/core';
 import { SvelteMap } from 'svelte/reactivity';
@@ -46,6 +48,8 @@ const TOGETHER_ms = 150;
 /** An answer that was lost is asked for again after this long, ms, and twice as long each time after. */
 const AGAIN_ms = 2000;
 const LONGEST_AGAIN_ms = 60_000;
+/** After what was entered is taken, the head of the log is asked for this much later, ms. */
+const HEAD_ms = 4000;
 /** Pages that hear the same ask within this time, ms. */
 const SPREAD_ms = 400;
 /** More than these are asked for as the whole job. */
@@ -78,6 +82,9 @@ export class JobStore {
   #planner = $state.raw<Planner | null>(null);
   /** Choices that are being made and not yet saved, by opening: everything on this device goes by them. */
   readonly drafts = new SvelteMap<string, OpeningDocument>();
+  /** The head that this device kept, where the server's log does not have it. */
+  otherLog = $state.raw<SignedHead | null>(null);
+  #heading: ReturnType<typeof setTimeout> | undefined;
 
   constructor(id: string, pack: Pack, outbox: Outbox) {
     this.id = id;
@@ -272,6 +279,8 @@ export class JobStore {
       items.filter((item) => item.opening === part.document.id).reduce(withItem, part),
     );
     this.#keep({ ...this.pack, openings });
+    clearTimeout(this.#heading);
+    this.#heading = setTimeout(() => void this.checkHead(), HEAD_ms);
     // What a picture is, only the server says.
     for (const item of items) if (item.type === 'photo') void this.refresh(item.opening);
   }
@@ -293,6 +302,32 @@ export class JobStore {
     } catch {
       return false;
     }
+  }
+
+  /**
+   * Asks where the job's log stands, and keeps the signed head that is told. A head from before that is none of this log's
+   * means that the log was cut off, or is another one.
+   */
+  async checkHead(): Promise<void> {
+    const key = `hulvek:head:${this.id}`;
+    const kept = inText(signedHeadSchema, localStorage.getItem(key));
+    try {
+      const asked = kept ? `?seq=${kept.seq}&head=${kept.head}` : '';
+      const response = await fetch(`/api/jobs/${this.id}/head${asked}`);
+      if (!response.ok) return;
+      const { head, own } = await answerOf(response, headAnswer);
+      this.otherLog = own ? null : kept;
+      if (own && head) localStorage.setItem(key, JSON.stringify(head));
+    } catch {
+      // Without a network there is nothing to compare with.
+    }
+  }
+
+  /** Takes the log that the server has for the job's own from now on, because somebody decided so. */
+  acceptLog(): void {
+    localStorage.removeItem(`hulvek:head:${this.id}`);
+    this.otherLog = null;
+    void this.checkHead();
   }
 
   /** Changes something of the job itself; a sentence when it was refused. It needs the server for the last word. */

@@ -64,6 +64,8 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'GET /jobs/[job]/calendar.ics': 'see',
   'GET /jobs/[job]/today': 'see',
   'GET /feeds/[token]': 'token',
+  'GET /jobs/[job]/log': 'see',
+  'GET /api/jobs/[job]/head': 'see',
   'POST /api/jobs/[job]/feed': 'see',
   'DELETE /api/jobs/[job]/feed': 'see',
   'GET /jobs/[job]/[opening]/drawings.pdf': 'see',

@@ -25,23 +25,36 @@ export const goTogether = defineCheck({
     const { materials = [], job: site } = job;
     if (!build || materials.length === 0) return;
     const inner = new Set(piecesFor(build, 'inner-seal').map(({ id }) => id));
-    const told = new Map<string, { proof: Proof; of: MaterialContact; touch: Told; things: Set<string> }>();
+    const told = new Map<
+      string,
+      {
+        proof: Proof;
+        of: MaterialContact;
+        touch: Told;
+        things: Set<string>;
+        faces: Set<MaterialContact['face']>;
+      }
+    >();
     for (const of of contacts(build, { materials, ...(site.supply && { adhesion: site.supply.adhesion }) })) {
       const { material, face, touch, piece, step } = of;
       if (touch === 'goes' || material === null) continue;
       const proof: Proof = inner.has(piece) ? 'air' : 'water';
-      // A look is taken where it is stuck; all else is told once for all its places.
-      const key = [proof, material.id, face, touch, GRADES[touch] === 'look' ? step : ''].join('/');
-      const known = told.get(key) ?? { proof, of, touch, things: new Set<string>() };
+      // A look is taken once where it is stuck, whatever it lies on there; all else is told once for all its places.
+      const isLook = GRADES[touch] === 'look';
+      const key = [proof, material.id, ...(isLook ? ['look', step] : [face, touch])].join('/');
+      const known = told.get(key) ?? { proof, of, touch, things: new Set(), faces: new Set() };
       told.set(key, known);
       known.things.add(piece);
+      known.faces.add(face);
+      // What takes the makers' word takes more than a primer.
+      if (touch === 'both-makers') known.touch = touch;
     }
-    for (const { proof, of, touch, things } of told.values())
+    for (const { proof, of, touch, things, faces } of told.values())
       yield {
         proof,
         severity: GRADES[touch],
         step: of.step,
-        facts: { material: of.material?.name ?? '', face: of.face, touch, things: [...things] },
+        facts: { material: of.material?.name ?? '', faces: [...faces], touch, things: [...things] },
       };
   },
 });

@@ -455,8 +455,9 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
     title: 'Fasteners carry more than stated',
     text: `At ${f.measure('pressure', pressure_Pa)} each one at the ${sideTexts[side]} takes ${f.measure('force', each_N)}, the stated limit is ${f.measure('force', limit_N)}. Set them closer, and ask the maker or an engineer: simple statics count no prying.`,
   }),
-  'does-not-stick': ({ material, face, touch, things }) => {
-    const onto = face === null ? 'what it lies on' : contactFaceTexts[face];
+  'does-not-stick': ({ material, faces, touch, things }) => {
+    const known = faces.flatMap((face) => (face === null ? [] : [contactFaceTexts[face]]));
+    const onto = known.length === 0 ? 'what it lies on' : list(known);
     const where = together(things);
     const WORDS = {
       'no-stick': [
@@ -474,7 +475,7 @@ export const findingTexts: { readonly [Code in FindingCode]: Writer<Code> } = {
       ],
       unknown: [
         'may not stick',
-        face === null
+        known.length === 0
           ? 'What it lies on is not known: enter what the frame or the layer is made of.'
           : `What it sticks by is not known: enter it on the shelf, or pull a strip off ${onto} after a day and enter what you found.`,
       ],

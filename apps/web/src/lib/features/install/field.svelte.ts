@@ -1,6 +1,7 @@
 /** The work on one opening: what the frozen plan allows now, and what was entered, sent or not. */
 import { freshId, made } from '$lib/device/ids.ts';
 import { scaledPicture } from '$lib/device/picture.ts';
+import { sealed } from './seal.ts';
 import type { OutboxItem } from '$lib/device/database.ts';
 import { may, mayLook, ENTRY_ACTION } from '$lib/contract/rights.ts';
 import { refusalsWords } from '$words/contract.ts';
@@ -174,7 +175,8 @@ export class FieldLog {
     }
     const id = freshId();
     const at = new Date().toISOString();
-    const record = { id, opening: this.opening, issue: issue.version, ...entry, at, photo: null, ...made() };
+    const said = { id, opening: this.opening, issue: issue.version, ...entry, at, photo: null, ...made() };
+    const record = sealed(said);
     return { id, job: this.store.id, opening: this.opening, by: this.store.pack.me, refusal: '', record };
   }
 }

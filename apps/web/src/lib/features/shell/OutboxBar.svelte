@@ -9,6 +9,7 @@
 <script lang="ts">
   import { offlineWords } from '$words/device.ts';
   import Button from '$lib/ui/Button.svelte';
+  import { dateTime } from '$lib/ui/time.ts';
   import { signInWords } from '$words/people.ts';
 
   let { store }: OutboxBarProps = $props();
@@ -33,6 +34,18 @@
     <Button onclick={() => void outbox.send()}>{offlineWords.sendNow}</Button>
   {/if}
 </div>
+{#if store.otherLog}
+  <div class="others" role="alert">
+    <p>
+      {offlineWords.otherLog(
+        store.otherLog.seq,
+        store.otherLog.head.slice(0, 16),
+        dateTime(store.otherLog.at),
+      )}
+    </p>
+    <Button onclick={() => store.acceptLog()}>{offlineWords.acceptLog}</Button>
+  </div>
+{/if}
 {#if others.length > 0}
   <p class="others">
     {offlineWords.ofOthers(others.length, [...new Set(others.map((i) => i.by.name))].join(', '))}

@@ -119,6 +119,10 @@ export const storedSide = (side: unknown): SideHeat | null =>
 export const storedWords = (value: unknown): string[] =>
   mustBe(z.array(z.string()), value, 'a list of words');
 
+/** The salts of a receipt, by field. */
+export const storedSalts = (value: unknown): Record<string, string> =>
+  mustBe(z.record(z.string(), z.string()), value, 'the salts of a receipt');
+
 /** `undefined` where it was kept in a shape that is no longer known: it is made again. */
 export function storedJudged(row: typeof judgements.$inferSelect | undefined): Judged | undefined {
   return row && judgedSchema.safeParse(row).data;

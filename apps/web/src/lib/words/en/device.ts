@@ -11,6 +11,9 @@ export const offlineWords = {
     'not-kept': 'This device has no room to write them down. Keep this page open until they are sent.',
   },
   sendNow: 'Send now',
+  otherLog: (seq: number, head: string, at: string) =>
+    `The log of this job is not the one that this device saw on ${at} (receipt ${seq}, head ${head}…). It was cut off, put back from an older back-up, or changed. Tell whoever keeps it.`,
+  acceptLog: 'I have told them: go on with this log',
   ofOthers: (n: number, names: string) =>
     `${n === 1 ? '1 entry' : `${n} entries`} of ${names} wait here until that person signs in on this device.`,
   refused: (n: number) =>

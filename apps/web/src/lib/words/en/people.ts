@@ -66,6 +66,7 @@ export const peopleWords = {
     'password-link': 'made a password link for',
     'sessions-ended': 'ended sessions',
     exported: 'saved the job as a file',
+    'other-log': 'a device holds a head of another log than this one',
     'job-deleted': 'deleted the job',
     'job-put-back': 'put the job back',
     'job-archived': 'put the job into the archive',

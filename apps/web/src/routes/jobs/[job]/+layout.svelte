@@ -19,6 +19,13 @@
   // A browser keeps few connections to one address: pages nobody looks at must not hold theirs. The first thing said
   // on a new one is where the job stands, so nothing is missed meanwhile.
   $effect(() => (seen ? store.follow() : undefined));
+  // Not in the way of the page that opens.
+  const HEAD_ms = 6000;
+  $effect(() => {
+    const own = store;
+    const soon = setTimeout(() => void own.checkHead(), HEAD_ms);
+    return () => clearTimeout(soon);
+  });
 </script>
 
 <svelte:window onkeydown={keydown} />

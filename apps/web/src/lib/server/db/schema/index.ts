@@ -16,6 +16,7 @@ import {
   real,
   text,
   timestamp,
+  uniqueIndex,
   uuid,
   type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
@@ -333,6 +334,32 @@ export const entries = pgTable(
       columns: [table.jobId, table.openingId, table.issue],
       foreignColumns: [planIssues.jobId, planIssues.openingId, planIssues.version],
     }).onDelete('cascade'),
+  ],
+);
+
+/** Receipts of a job's entries, each hanging on the one before: what was there, in which order, is there unchanged. */
+export const receipts = pgTable(
+  'receipts',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    seq: integer('seq').notNull(),
+    /** Of an entry; empty where the key changed. */
+    entryId: uuid('entry_id').references(() => entries.id, { onDelete: 'cascade' }),
+    /** The key that signs from here on, base64; empty for entries. */
+    key: text('key'),
+    digest: text('digest').notNull(),
+    received: at('received').notNull(),
+    by: text('by').notNull(),
+    head: text('head').notNull(),
+    salts: jsonb('salts').notNull(),
+    /** Made in one go, for entries from before there were receipts. */
+    firstBlock: boolean('first_block').notNull().default(false),
+  },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.seq] }),
+    uniqueIndex('receipts_entry').on(table.entryId),
   ],
 );
 
