@@ -15,7 +15,7 @@ const groups = [
       /core\/src\/(survey\/(?!survey-table)|plan\/judgement|findings\/finding\.ts|field\/(progress|faults|clocks)\.ts)/.test(
         id,
       ) ||
-      /core\/src\/(conditions\/exposure|calendar\/(errands|days)|evidence\/document)\.ts/.test(id) ||
+      /core\/src\/(conditions\/exposure|calendar\/(errands|days))\.ts/.test(id) ||
       /core\/src\/build\/(frozen|replay|scene|cut-list|covered|by-role)\.ts/.test(id) ||
       /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
         id,

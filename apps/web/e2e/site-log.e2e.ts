@@ -3,6 +3,8 @@ import { chromium } from '@playwright/test';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { logSchema, verifyLog } from '@hulvek/core';
+import type { Pack } from '../src/lib/contract/pack.ts';
 import { launchArguments } from '../playwright.config.ts';
 import { lineTo } from './cuttable-line.ts';
 import { expect, expectAccessible, signIn, startInstalling, test } from './support.ts';
@@ -32,8 +34,7 @@ test('a figure out of its limits is measured again, a fault waits for its mend a
   const site = await phone.newPage();
   await signIn(site, 'jonas@demo.invalid');
   await site.goto(`${JOB}/skarv-s-04/install`);
-  const cards = site.locator('details[data-status]');
-  await expect(cards.first()).toBeVisible();
+  await expect(site.locator('details[data-status]').first()).toBeVisible();
   await site.waitForFunction(() => navigator.serviceWorker?.controller);
   line.cut();
 
@@ -58,6 +59,8 @@ test('a figure out of its limits is measured again, a fault waits for its mend a
   await measured.getByRole('button', { name: 'Keep' }).first().click();
   await expect(measured).toContainText('2 times so far');
   await expect(measured).not.toContainText('warm or shade it, or wait');
+  // At its end, where the bar at the thumb lies over nothing.
+  await site.evaluate(() => scrollTo(0, document.documentElement.scrollHeight));
   await expectAccessible(site);
 
   await pan.getByRole('button', { name: 'Done', exact: true }).click();
@@ -94,6 +97,42 @@ test('a figure out of its limits is measured again, a fault waits for its mend a
   await expect(again).toContainText('closed');
   await page.goto(`${JOB}/punch`);
   await expect(page.getByText('None of these.')).toBeVisible();
+
+  // The step that covers the pan says what it hides; covered unseen, it stays on the list with its reason.
+  await page.goto(`${JOB}/skarv-s-04/install`);
+  const cover = page
+    .getByTestId('cover-list')
+    .filter({ hasText: /\bpan\b/i })
+    .first();
+  // Cards of steps that are done are folded away.
+  const cards = page.locator('details[data-status]:not([data-status="done"])');
+  await expect(cards.first()).toBeVisible();
+  for (const one of await cards.all()) {
+    if (!(await one.evaluate((card: HTMLDetailsElement) => card.open))) await one.locator('summary').click();
+    if (await cover.isVisible()) break;
+  }
+  await expect(cover).toContainText(/of \d+ something was not seen/);
+  await cover.getByRole('button', { name: 'Cover it all the same …' }).click();
+  await cover.getByLabel(/^Why it is covered unseen/).fill('rain is coming');
+  await cover.getByRole('button', { name: 'Put it on the punch list' }).click();
+  await page.goto(`${JOB}/punch`);
+  await expect(page.getByTestId('punch')).toContainText('Covered unseen: rain is coming');
+
+  // The day is closed with the head of the log, and the log verifies against it: what the phone made offline too.
+  await page.goto(`${JOB}/day`);
+  await expect(page.getByTestId('day-people')).toContainText('Jonas');
+  await expectAccessible(page);
+  await page.getByLabel('Words of the day').fill('cold and dry');
+  await page.getByRole('button', { name: 'Close the day' }).click();
+  await expect(page.getByTestId('closed')).toContainText(/Receipt \d+, head [0-9a-f]{64}/);
+  const log = logSchema.parse(await (await page.request.get(`${JOB}/log`)).json());
+  const pack = (await (await page.request.get(`/api${JOB}/pack`)).json()) as Pack;
+  const kept = pack.context.job.days?.at(-1)?.head;
+  if (!kept) throw new Error('the day has no head');
+  const verdict = verifyLog(log, [kept]);
+  expect(verdict.problems).toEqual([]);
+  expect(verdict.gaps).toEqual([]);
+  expect(log.entries.some((entry) => typeof entry.previous === 'string' && entry.previous !== '')).toBe(true);
   await phone.close();
   line.close();
 });

@@ -5,6 +5,8 @@ import {
   compareChains,
   contextOf,
   dayAndTime,
+  daySheet,
+  daysWithEntries,
   dryHours,
   dryingHours,
   dryingRate,
@@ -37,6 +39,7 @@ import {
   type CalendarModel,
   type CalendarResult,
   type ChainPlan,
+  type Entry,
   type JobFile,
   type JudgedOpening,
 } from '@hulvek/core';
@@ -528,4 +531,86 @@ describe('weather from a file', () => {
   ])('refuses %j by its line', (text, error) =>
     expect(readWeatherFile(text, { zone: 'UTC', from: '2026-11-30' })).toEqual({ ok: false, error }),
   );
+});
+
+describe('the sheet of a day', () => {
+  const at = (time: string) => `2026-12-01T${time}:00.000Z`;
+  const entry = (
+    n: number,
+    kind: Entry['kind'],
+    step: string,
+    time: string,
+    more: Partial<Entry> = {},
+  ): Entry =>
+    ({
+      id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+      opening: 'o1',
+      issue: 1,
+      kind,
+      step,
+      undoes: null,
+      person: 'Tove Aas',
+      at: time.length > 5 ? time : at(time),
+      note: '',
+      photo: null,
+      ...more,
+    }) as Entry;
+  const entries = [
+    entry(1, 'tick', 'pan', '08:10'),
+    entry(2, 'look', 'pan', '08:40', { person: 'Jonas Lind' }),
+    entry(3, 'tick', 'bead', '09:00'),
+    entry(4, 'undo', 'bead', '09:01', { undoes: '00000000-0000-4000-8000-000000000003' as never }),
+    entry(5, 'note', 'pan', '2026-11-30T23:30:00.000Z', { note: 'late in the evening' }),
+    entry(6, 'tick', 'set', '2026-12-02T08:00:00.000Z'),
+  ];
+  const task = (step: string, from = at('07:00')) => ({
+    opening: 'o1',
+    step,
+    from,
+    to: at('09:00'),
+    people: ['p1'],
+  });
+  const sheet = daySheet({
+    day: '2026-12-01',
+    zone: 'Etc/GMT-1',
+    parts: [{ opening: 'o1', entries }],
+    plan: {
+      at: at('06:00'),
+      person: 'x',
+      tasks: [task('pan'), task('bead'), task('pan?look'), task('set', at('23:30'))],
+    } as never,
+    weather: [
+      { at: at('08:00'), temperature_C: 3, rain_mm: 0.4, wind_ms: 3, gust_ms: 7 },
+      { at: '2026-12-03T08:00:00.000Z', temperature_C: -9, rain_mm: 9, wind_ms: 3, gust_ms: 30 },
+    ],
+  });
+
+  it('tells what was entered on it in the job’s own time, and nothing that was taken back', () => {
+    const [one] = sheet.openings;
+    expect(one?.done.map(({ step }) => step)).toEqual(['pan']);
+    expect(one).toMatchObject({ looks: 1, pictures: 0 });
+    // Half past eleven in the evening is the next day there.
+    expect(one?.notes.map(({ note }) => note)).toEqual(['late in the evening']);
+    expect(sheet.people.map(({ person, entries: n }) => [person, n])).toEqual([
+      ['Tove Aas', 2],
+      ['Jonas Lind', 1],
+    ]);
+    expect(sheet.weather).toEqual({ rain_mm: 0.4, low_C: 3, high_C: 3, gust_ms: 7 });
+    expect(daysWithEntries('Etc/GMT-1', [{ entries }])).toEqual(['2026-12-02', '2026-12-01']);
+  });
+
+  it('holds what was promised against what was done', () => {
+    expect(sheet.promised.map(({ step, done }) => [step, done])).toEqual([
+      ['pan', true],
+      ['bead', false],
+    ]);
+    expect(sheet.unplanned).toEqual([]);
+    const other = daySheet({
+      day: '2026-12-02',
+      zone: 'UTC',
+      parts: [{ opening: 'o1', entries }],
+      plan: { tasks: [] } as never,
+    });
+    expect(other.unplanned).toEqual([{ opening: 'o1', step: 'set' }]);
+  });
 });

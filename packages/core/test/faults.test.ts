@@ -4,6 +4,8 @@ import {
   coveringStep,
   exampleJob,
   faultsOf,
+  hiddenBy,
+  isUnseen,
   isReveal,
   issueOf,
   openingsOf,
@@ -147,4 +149,42 @@ describe('a fault', () => {
     expect(refused(again(true, 60), [...done, fault, mend])).toBeNull();
     expect(refused(mend, [...done, fault, mend])).toBe('no-fault');
   });
+});
+
+describe('what a step hides', () => {
+  it.each(presetIds)(
+    '%s: every piece that anything covers is in exactly one list, unseen until it is seen',
+    (school) => {
+      const { build, issue, opening } = planned(school);
+      const steps = build.steps;
+      const at = (n: number) => new Date(Date.UTC(2026, 10, 2, 6, n)).toISOString();
+      const entry = (kind: Entry['kind'], step: string, n: number): Entry =>
+        ({
+          id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+          opening: opening.id,
+          issue: 1,
+          kind,
+          step,
+          undoes: null,
+          person: kind === 'look' ? 'Other' : 'Lead',
+          at: at(n),
+          note: '',
+          photo: null,
+        }) as Entry;
+      const ticks = steps.map(({ id }, n) => entry('tick', id, n));
+      const looks = steps.map(({ id }, n) => entry('look', id, n + 500));
+      const ticked = progress(steps, [issue], ticks, at(1000));
+      const looked = progress(steps, [issue], [...ticks, ...looks], at(1000));
+      const hidden = steps.flatMap(({ id }) =>
+        hiddenBy(build, id, ticked).map((one) => ({ ...one, by: id })),
+      );
+      const covered = build.pieces.filter(({ id }) => coveringStep(build, id) !== null);
+      expect(hidden.map(({ piece }) => piece).sort()).toEqual(covered.map(({ id }) => id).sort());
+      for (const { piece, by } of hidden) expect(by).toBe(coveringStep(build, piece));
+      // A look at its step sees the stop and what the plan asks to be seen.
+      const after = steps.flatMap(({ id }) => hiddenBy(build, id, looked));
+      for (const one of after) expect([one.looks, one.stepLook]).toEqual([[], false]);
+      expect(hidden.some(isUnseen)).toBe(hidden.length > 0);
+    },
+  );
 });

@@ -1,5 +1,6 @@
 /** The door of this room. */
 export * from './days.ts';
+export * from './day-sheet.ts';
 export {
   errandOf,
   sheetOf,

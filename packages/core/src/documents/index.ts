@@ -19,3 +19,4 @@ export type { FrozenBuild } from './frozen-build.ts';
 export * from './calendar.ts';
 export * from './supply.ts';
 export * from './fan-test.ts';
+export { signedHeadSchema, type ClosedDay, type SignedHead } from './day.ts';

@@ -6,6 +6,7 @@ import { climateIds, terrains, monthSources } from '../vocabulary/weather.ts';
 import { movementClasses } from '../vocabulary/sealants.ts';
 import { priceIds } from '../vocabulary/prices.ts';
 import { calendarPlanSchema, calendarSchema } from './calendar.ts';
+import { closedDaySchema } from './day.ts';
 import { houseTestSchema } from './fan-test.ts';
 import { supplySchema } from './supply.ts';
 import type { Wall } from './wall.ts';
@@ -102,6 +103,8 @@ export const jobSchema = z.strictObject({
   calendarPlan: z.optional(calendarPlanSchema),
   /** Material: on the van, ordered, paid for. */
   supply: z.optional(supplySchema),
+  /** Days that were closed. */
+  days: z.optional(z.array(closedDaySchema).check(z.maxLength(2000))),
   /** The house under a fan. */
   houseTests: z.optional(z.array(houseTestSchema).check(z.maxLength(200))),
   /** What each façade asks of its glazing. */

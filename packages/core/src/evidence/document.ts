@@ -1,20 +1,9 @@
 /** A job's log with its receipts, as it is handed out: format `hulvek-log`, version 1. */
 import * as z from 'zod/mini';
+import { signedHeadSchema } from '../documents/day.ts';
 import { instant, words } from '../documents/fields.ts';
 
 const hex = z.string().check(z.regex(/^[0-9a-f]{64}$/, '64 digits of a SHA-256'));
-
-export const signedHeadSchema = z.strictObject({
-  job: words(64),
-  seq: z.int().check(z.nonnegative()),
-  head: hex,
-  at: instant,
-  /** Ed25519 over the head's text, base64. */
-  signature: words(120),
-  /** The public key, base64 of its 32 bytes. */
-  key: words(60),
-});
-export type SignedHead = z.infer<typeof signedHeadSchema>;
 
 export const receiptSchema = z.strictObject({
   seq: z.int().check(z.positive()),

@@ -12,7 +12,8 @@ import {
   type Commitments,
   type Said,
 } from './digest.ts';
-import type { LogFile, Receipt, SignedHead } from './document.ts';
+import type { SignedHead } from '../documents/day.ts';
+import type { LogFile, Receipt } from './document.ts';
 
 export type LogProblem =
   /** A receipt that is not the next one, or names another head than follows from it. */

@@ -1,6 +1,7 @@
 /** The door of this room. */
 export * from './as-built.ts';
 export * from './clocks.ts';
+export * from './cover-list.ts';
 export * from './faults.ts';
 export * from './measured.ts';
 export * from './progress.ts';

@@ -20,7 +20,15 @@ export function templateOf(
   file: Omit<JobFile, 'records'>,
   { id, name, units, openings }: TemplateFor,
 ): JobFile {
-  const { lines, facades, calendar: _calendar, calendarPlan: _plan, ...job } = file.job;
+  const {
+    lines,
+    facades,
+    calendar: _calendar,
+    calendarPlan: _plan,
+    days: _days,
+    houseTests: _tests,
+    ...job
+  } = file.job;
   const places = openings ? { ...(lines && { lines }), ...(facades && { facades }) } : {};
   return {
     ...file,

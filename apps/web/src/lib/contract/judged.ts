@@ -57,6 +57,7 @@ export function judgeMark({
     calendarPlan: _plan,
     supply,
     houseTests: _tests,
+    days: _days,
     ...site
   } = job;
   const shared = contentHash([

@@ -20,6 +20,7 @@ export const siteParts = [
   'calendarPlan',
   'supply',
   'houseTests',
+  'days',
 ] as const;
 export type SiteName = (typeof siteParts)[number];
 export type SitePart = Partial<Pick<Job, SiteName>>;
@@ -42,6 +43,7 @@ const fields: Record<SiteName, true> = {
   calendarPlan: true,
   supply: true,
   houseTests: true,
+  days: true,
 };
 /** Any of the parts, and nothing else. */
 export const sitePartSchema = z.pick(jobSchema, fields);

@@ -51,6 +51,7 @@
   import { changeText } from '$words/prove-water.ts';
   import Marked from '$lib/features/glossary/Marked.svelte';
   import BuiltForm from './BuiltForm.svelte';
+  import CoverList from './CoverList.svelte';
   import FaultForm from './FaultForm.svelte';
   import FaultList from './FaultList.svelte';
   import MeasuredList from './MeasuredList.svelte';
@@ -240,6 +241,7 @@
         {/each}
       </ul>
     {/if}
+    {#if shown && !now.tick}<CoverList {step} {log} />{/if}
     <div class="actions">
       {#if now.status === 'open' || now.status === 'blocked'}
         <Button

@@ -48,7 +48,10 @@ const GROUPS: readonly JobPageGroup[] = [
       page('cutSheet', '/cut-sheet'),
     ],
   },
-  { group: 'site', pages: [page('today', '/today'), page('punch', '/punch'), page('tests', '/tests')] },
+  {
+    group: 'site',
+    pages: [page('today', '/today'), page('day', '/day'), page('punch', '/punch'), page('tests', '/tests')],
+  },
   { group: 'settings', pages: [page('start', '/start'), page('people', '/people')] },
 ];
 

@@ -26,9 +26,9 @@ interface Made {
 
 /** Orders, pulls of strips and tests of a job, each with its maker as `change` leaves him. */
 function withMakers(
-  { supply, houseTests }: Job,
+  { supply, houseTests, days }: Job,
   change: <Record extends Made>(record: Record) => Omit<Record, 'account'> & Pick<Made, 'account'>,
-): Pick<Job, 'supply' | 'houseTests'> {
+): Pick<Job, 'supply' | 'houseTests' | 'days'> {
   return {
     ...(supply && {
       supply: {
@@ -38,6 +38,7 @@ function withMakers(
       },
     }),
     ...(houseTests && { houseTests: houseTests.map(change) }),
+    ...(days && { days: days.map(change) }),
   };
 }
 
@@ -57,6 +58,7 @@ export function withoutPerson(job: Job, who: Who): Job {
     ...(job.supply?.orders.flatMap(({ events }) => events) ?? []),
     ...(job.supply?.adhesion ?? []),
     ...(job.houseTests ?? []),
+    ...(job.days ?? []),
   ];
   const hasMade = made.some(({ person, account }) => isMeant({ account, name: person }));
   if (!isIn && !hasTaken && !hasMade) return job;

@@ -61,6 +61,15 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     ],
     keys: [ANY],
   },
+  day: {
+    is: 'One day of the job as it was entered: who was where, what was done, measured, found and delivered, against what was promised.',
+    todo: [
+      'Choose the day.',
+      'Close it: what you write and where the log stood stay with it.',
+      'Print it, or save the log: whoever holds its head can check it later.',
+    ],
+    keys: [ANY],
+  },
   punch: {
     is: 'Every fault that somebody noted at a step: open, mended, looked at again. What would cover an open one waits.',
     todo: [

@@ -37,6 +37,28 @@ export const builtWords = {
   wrong: 'Write a length, like 18 or 3/4.',
 };
 
+/** Before something is covered. */
+export const coverWords = {
+  title: (all: number, unseen: number) =>
+    unseen === 0
+      ? `This hides ${all === 1 ? '1 piece' : `${all} pieces`}, all of them seen`
+      : `This hides ${all === 1 ? '1 piece' : `${all} pieces`}; of ${unseen} something was not seen`,
+  stepLook: 'its stop was not looked at',
+  figures: (n: number) =>
+    n === 1
+      ? '1 figure not measured, or out of its limits'
+      : `${n} figures not measured, or out of their limits`,
+  faults: (n: number) => (n === 1 ? '1 fault not closed' : `${n} faults not closed`),
+  noPicture: 'no picture',
+  seen: 'seen, measured, pictured',
+  look: 'Seen now',
+  coverUnseen: 'Cover it all the same …',
+  reason: 'Why it is covered unseen; it stays on the punch list',
+  covered: (reason: string) => `Covered unseen: ${reason}`,
+  keep: 'Put it on the punch list',
+  cancel: 'Not now',
+};
+
 export const installWords = {
   title: 'Install',
   screwShims: 'Beside shims that come out again, above or below the shim, never through it.',

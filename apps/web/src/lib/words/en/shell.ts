@@ -187,6 +187,7 @@ export const viewWords = {
   sizes: 'Sizes',
   calendar: 'Calendar',
   today: 'Today',
+  day: 'Day sheet',
   punch: 'Punch list',
   tests: 'Tests',
   materials: 'Materials',
