@@ -14,6 +14,7 @@ import {
   presetIds,
   progress,
   refusal,
+  runningClocks,
   stackAt,
   standing,
   type Build,
@@ -187,4 +188,57 @@ describe('what a step hides', () => {
       expect(hidden.some(isUnseen)).toBe(hidden.length > 0);
     },
   );
+});
+
+describe('clocks that run', () => {
+  const { build, issue, opening } = planned('drained-head-flap');
+  const bead = build.steps.find(({ id }) => id === 'bead');
+  const upTo = build.steps.slice(0, build.steps.findIndex(({ id }) => id === 'bead') + 1);
+  const tick = (step: string, n: number): Entry =>
+    ({
+      id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+      opening: opening.id,
+      issue: 1,
+      kind: 'tick',
+      step,
+      undoes: null,
+      person: 'Lead',
+      at: new Date(Date.UTC(2026, 10, 2, 8, n)).toISOString(),
+      note: '',
+      photo: null,
+    }) as Entry;
+  const ticks = upTo.map(({ id }, n) => tick(id, n));
+  const last = ticks.at(-1)?.at ?? '';
+  const later = (minutes: number) => new Date(Date.parse(last) + minutes * 60_000).toISOString();
+  const running = (minutes: number, done = ticks) =>
+    runningClocks(build, progress(build.steps, [issue], done, later(minutes)), [
+      { kind: 'wrap', exposure_days: 90 } as never,
+    ]);
+
+  it('a bead is open until the unit must be in it, also when that is over, and no more once it is', () => {
+    expect(bead).toBeDefined();
+    const [first] = running(1).filter(({ kind }) => kind === 'open');
+    const set = build.steps.find(({ after }) =>
+      after.some(({ step, most_min }) => step === 'bead' && most_min),
+    );
+    const most = set?.after.find(({ step }) => step === 'bead')?.most_min ?? 0;
+    expect(first).toMatchObject({ of: 'bead', next: set?.id });
+    expect(Date.parse(first?.until ?? '') - Date.parse(last)).toBeLessThanOrEqual(most * 60_000);
+    expect(running(most + 30).some(({ kind }) => kind === 'open')).toBe(true);
+    const done = [...ticks, tick(set?.id ?? '', ticks.length)];
+    expect(running(5, done).filter(({ kind, of }) => kind === 'open' && of === 'bead')).toEqual([]);
+  });
+
+  it('what lies open to the weather is counted from its tick, where the job’s own stock says for how long', () => {
+    const wrap = build.steps.find(({ places }) => places.includes('wrap'));
+    const open = running(1).find(({ kind }) => kind === 'exposed');
+    expect(open?.of).toBe(wrap?.id);
+    const began = ticks.find(({ step }) => step === wrap?.id)?.at ?? '';
+    expect(Date.parse(open?.until ?? '') - Date.parse(began)).toBe(90 * 86_400_000);
+    expect(
+      runningClocks(build, progress(build.steps, [issue], ticks, later(1))).some(
+        ({ kind }) => kind === 'exposed',
+      ),
+    ).toBe(false);
+  });
 });

@@ -5,4 +5,5 @@ export * from './cover-list.ts';
 export * from './faults.ts';
 export * from './measured.ts';
 export * from './progress.ts';
+export * from './running.ts';
 export * from './unfit.ts';

@@ -7,6 +7,7 @@
 </script>
 
 <script lang="ts">
+  import Clocks from '$lib/features/install/Clocks.svelte';
   import JobPage from '$lib/features/shell/JobPage.svelte';
   import { longDayName } from '$lib/ui/time.ts';
   import { calendarWords, todayWords as t } from '$words/calendar.ts';
@@ -57,6 +58,7 @@
           >{/each}
       </select>
     </label>
+    <Clocks {store} />
     {#if list.looks.length > 0}
       <section class="looks">
         <h2>{t.look}</h2>

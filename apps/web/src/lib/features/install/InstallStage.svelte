@@ -27,6 +27,7 @@
     type Issue,
   } from '@hulvek/core';
   import { onMount, tick, untrack } from 'svelte';
+  import Clocks from './Clocks.svelte';
   import FreezeForm from './FreezeForm.svelte';
   import EntryHistory from './EntryHistory.svelte';
   import StepCard from './StepCard.svelte';
@@ -144,6 +145,8 @@
         </p>
       {/if}
     </div>
+    <!-- What lies open for weeks is told for the whole job; here what cannot wait for the end of the step. -->
+    {#if log.issue}<Clocks store={editor.store} opening={editor.id} kinds={['open', 'rest']} />{/if}
     {#if log.problem}<p class="problem" role="alert">{log.problem}</p>{/if}
 
     {#if !log.issue}

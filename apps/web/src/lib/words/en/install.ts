@@ -37,6 +37,24 @@ export const builtWords = {
   wrong: 'Write a length, like 18 or 3/4.',
 };
 
+/** Clocks that run. */
+export const clockWords = {
+  title: 'Clocks running',
+  unsure:
+    'The clock of this device was set while these ran, or went back over a restart: they are not sure. Look at the work itself.',
+  days: (n: number) => `${n} days`,
+  over: (time: string) => `over by ${time}`,
+  until: (at: string) => `until ${at}`,
+  kinds: {
+    open: (of: string, next: string) => `“${of}” is open: “${next}” before it skins over`,
+    rest: (of: string, next: string) => `“${of}” rests: “${next}” after that`,
+    exposed: (of: string, next: string) =>
+      next === ''
+        ? `“${of}” lies open to weather and sun: cover it`
+        : `“${of}” lies open to weather and sun: “${next}” covers it`,
+  },
+};
+
 /** Before something is covered. */
 export const coverWords = {
   title: (all: number, unseen: number) =>
