@@ -9,3 +9,4 @@ export * from './plan-opening.ts';
 export * from './shared-plans.ts';
 export * from './judgement.ts';
 export * from './looks.ts';
+export * from './notices.ts';

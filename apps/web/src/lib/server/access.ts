@@ -59,6 +59,7 @@ export const ACCESS: Readonly<Record<string, Access>> = {
   'GET /jobs/[job]/materials.pdf': 'settings',
   'GET /jobs/[job]/cutting': 'see',
   'GET /jobs/[job]/day': 'see',
+  'GET /jobs/[job]/notices': 'see',
   'GET /jobs/[job]/punch': 'see',
   'GET /jobs/[job]/tests': 'see',
   'GET /jobs/[job]/calendar': 'see',

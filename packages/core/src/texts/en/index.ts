@@ -1,5 +1,6 @@
 /** The door of this language: another one is another folder with the same parts. */
 export * from './air.ts';
+export * from './notices.ts';
 export * from './findings.ts';
 export * from './grammar.ts';
 export * from './heat-things.ts';

@@ -50,7 +50,13 @@ const GROUPS: readonly JobPageGroup[] = [
   },
   {
     group: 'site',
-    pages: [page('today', '/today'), page('day', '/day'), page('punch', '/punch'), page('tests', '/tests')],
+    pages: [
+      page('today', '/today'),
+      page('day', '/day'),
+      page('punch', '/punch'),
+      page('tests', '/tests'),
+      page('notices', '/notices'),
+    ],
   },
   { group: 'settings', pages: [page('start', '/start'), page('people', '/people')] },
 ];

@@ -70,6 +70,15 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     ],
     keys: [ANY],
   },
+  notices: {
+    is: 'What later trades and the owner must know of each opening: what must not be cut, nailed, filled or covered.',
+    todo: [
+      'Read a trade’s list with those who come next.',
+      'Print a sign for each opening, and hang it there.',
+      'What they broke all the same goes onto the punch list.',
+    ],
+    keys: [ANY],
+  },
   punch: {
     is: 'Every fault that somebody noted at a step: open, mended, looked at again. What would cover an open one waits.',
     todo: [

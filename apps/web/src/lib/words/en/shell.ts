@@ -190,6 +190,7 @@ export const viewWords = {
   day: 'Day sheet',
   punch: 'Punch list',
   tests: 'Tests',
+  notices: 'Notices',
   materials: 'Materials',
   cutting: 'Cutting',
   cutSheet: 'Cut sheet',
