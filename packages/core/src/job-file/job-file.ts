@@ -266,11 +266,12 @@ export function openingsOf(file: JobFile): Opening[] {
 }
 
 /** The part of a job file that plans are made with. */
-export const contextOf = ({ job, walls, units, methods }: JobFile): JobContext => ({
+export const contextOf = ({ job, walls, units, methods, materials }: JobFile): JobContext => ({
   job,
   walls,
   units,
   methods,
+  ...(materials && { materials }),
 });
 
 /** Writes a job file; reading it back gives the same document. */
