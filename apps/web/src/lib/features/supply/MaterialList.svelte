@@ -298,6 +298,9 @@
   }
   li {
     break-inside: avoid;
+    /* Thousands of pieces may make one line: what is out of sight is not laid out. */
+    content-visibility: auto;
+    contain-intrinsic-size: auto 1.6rem;
   }
   caption {
     padding: var(--gap-2) 0;
