@@ -79,7 +79,7 @@
     working = true;
     problem = '';
     try {
-      const response = await fetch(`/api/jobs/${store.id}/head`);
+      const response = await fetch(`/api/jobs/${store.id}/head?now`);
       if (!response.ok) throw new Error(await response.text());
       const { head } = await answerOf(response, headAnswer);
       const { id: account, name: person } = store.pack.me;

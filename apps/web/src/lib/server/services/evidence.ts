@@ -111,6 +111,20 @@ export async function signedHead(db: Database, job: string): Promise<SignedHead 
   return { ...head, key, signature: sign(headText(head)) };
 }
 
+/** Many devices ask at once: they are told one head, that is no older than this, ms. */
+const RECENT_ms = 10_000;
+const recent = new Map<string, { readonly at: number; readonly head: Promise<SignedHead | null> }>();
+
+/** A signed head of a job's log that is at most some seconds old. */
+export function recentHead(db: Database, job: string): Promise<SignedHead | null> {
+  const known = recent.get(job);
+  if (known && Date.now() - known.at < RECENT_ms) return known.head;
+  const head = signedHead(db, job);
+  recent.set(job, { at: Date.now(), head });
+  head.catch(() => recent.delete(job));
+  return head;
+}
+
 /** Whether a head that somebody kept is one of this log's. */
 export async function isOwnHead(
   db: Queries,

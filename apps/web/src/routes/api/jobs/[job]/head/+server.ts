@@ -1,7 +1,7 @@
 import type { headAnswer } from '$lib/contract/answers.ts';
 import { database } from '$lib/server/db/index.ts';
 import { note } from '$lib/server/services/audit.ts';
-import { isOwnHead, signedHead } from '$lib/server/services/evidence.ts';
+import { isOwnHead, recentHead, signedHead } from '$lib/server/services/evidence.ts';
 import { json } from '@sveltejs/kit';
 import type * as z from 'zod/mini';
 
@@ -18,6 +18,8 @@ export const GET = async ({ params, locals, url }) => {
       job: params.job,
       about: known.slice(0, 64),
     });
-  const answer: z.infer<typeof headAnswer> = { head: await signedHead(db, params.job), own };
+  // Whoever closes a day asks for the head of this moment.
+  const head = url.searchParams.has('now') ? signedHead : recentHead;
+  const answer: z.infer<typeof headAnswer> = { head: await head(db, params.job), own };
   return json(answer, { headers: { 'cache-control': 'no-store' } });
 };
