@@ -127,6 +127,42 @@ describe('answers of the server', () => {
   });
 });
 
+describe('the head of the log', () => {
+  const head = (seq: number, digit: string) => ({
+    job: demoPack().context.job.id,
+    seq,
+    head: digit.repeat(64),
+    at: '2026-11-29T12:00:00.000Z',
+    signature: 'c2ln',
+    key: 'a2V5',
+  });
+  const key = `hulvek:head:${demoPack().context.job.id}`;
+
+  it('is kept, the newest of them; one that the server does not know is told until somebody decides', async () => {
+    localStorage.removeItem(key);
+    const store = open();
+    const asked: string[] = [];
+    let answer: object = { head: head(5, 'a'), own: true };
+    quiet = answering((address) => {
+      asked.push(address);
+      return json(answer);
+    });
+    await store.checkHead();
+    answer = { head: head(4, 'b'), own: true };
+    await store.checkHead();
+    expect(JSON.parse(localStorage.getItem(key) ?? '')).toMatchObject({ seq: 5 });
+    expect(asked[1]).toContain(`?seq=5&head=${'a'.repeat(64)}`);
+    answer = { head: head(3, 'c'), own: false };
+    await store.checkHead();
+    expect(store.otherLog).toMatchObject({ seq: 5 });
+    expect(JSON.parse(localStorage.getItem(key) ?? '')).toMatchObject({ seq: 5 });
+    answer = { head: head(3, 'c'), own: true };
+    store.acceptLog();
+    expect(store.otherLog).toBeNull();
+    await expect.poll(() => (JSON.parse(localStorage.getItem(key) ?? '{}') as { seq?: number }).seq).toBe(3);
+  });
+});
+
 describe('what changed since', () => {
   it('is asked for again when the answer was lost, although nothing more is heard', async () => {
     const say = pretendEvents();

@@ -317,7 +317,8 @@ export class JobStore {
       if (!response.ok) return;
       const { head, own } = await answerOf(response, headAnswer);
       this.otherLog = own ? null : kept;
-      if (own && head) localStorage.setItem(key, JSON.stringify(head));
+      // Of several servers one may tell a head that is some seconds older.
+      if (own && head && head.seq >= (kept?.seq ?? 0)) localStorage.setItem(key, JSON.stringify(head));
     } catch {
       // Without a network there is nothing to compare with.
     }
