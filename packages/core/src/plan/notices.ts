@@ -1,6 +1,6 @@
 /** What those who come later must be told of an opening: what they may cut, and what must stay open or stay where it is. */
 import type { Build } from '../build/build.ts';
-import { piecesFor } from '../build/by-role.ts';
+import { pieceNamed, piecesFor } from '../build/by-role.ts';
 import { runningClocks } from '../field/running.ts';
 import type { StepProgress } from '../field/progress.ts';
 import type { Material } from '../documents/material.ts';
@@ -12,6 +12,7 @@ export type NoticeTo = LaterTrade | 'owner';
 
 export const noticeRules = [
   'do-not-cut',
+  'seal-what-passes',
   'sill-drains',
   'cap-open',
   'no-nails-in-pan',
@@ -40,11 +41,15 @@ export function tradeNotices(
   materials?: readonly Material[],
 ): TradeNotice[] {
   const { choices } = build.context;
-  const cut = tradesThatMayCut(proveAir(build), build).map(({ trade, members }): TradeNotice => ({
-    to: trade,
-    rule: 'do-not-cut',
-    pieces: members,
-  }));
+  // A strip is not cut; a layer of the wall has to be passed now and then, and is closed again.
+  const isPiece = (thing: string) => pieceNamed(build, thing) !== undefined;
+  const cut = tradesThatMayCut(proveAir(build), build).flatMap(({ trade, members }): TradeNotice[] => {
+    const [pieces, layers] = [members.filter(isPiece), members.filter((thing) => !isPiece(thing))];
+    return [
+      ...(pieces.length > 0 ? [{ to: trade, rule: 'do-not-cut' as const, pieces }] : []),
+      ...(layers.length > 0 ? [{ to: trade, rule: 'seal-what-passes' as const, pieces: layers }] : []),
+    ];
+  });
   const inner: LaterTrade =
     choices.airLayer === 'plaster' || choices.waterLayer === 'masonry' ? 'plaster' : 'drywall';
   const drains = choices.bedding !== 'barrier';

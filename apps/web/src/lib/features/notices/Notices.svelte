@@ -14,9 +14,9 @@
   import { longDayName } from '$lib/ui/time.ts';
   import { noticesWords as t } from '$words/notices.ts';
   import {
-    airThingText,
     dayAndTime,
     noticeRuleTexts,
+    noticeThingsText,
     noticeToText,
     progress,
     tradeNotices,
@@ -46,7 +46,15 @@
   const zone = $derived(zoneOf(store.context.job));
   const textOf = ({ rule, until }: TradeNotice) =>
     until ? `${noticeRuleTexts[rule]} ${longDayName(dayAndTime(zone, until).day)}.` : noticeRuleTexts[rule];
-  const piecesOf = ({ pieces }: TradeNotice) => pieces.map(airThingText).join(', ');
+  const piecesOf = ({ pieces }: TradeNotice) => noticeThingsText(pieces);
+  /** On a sign each trade finds all that it must know at one place. */
+  const byTrade = (notices: readonly TradeNotice[]) =>
+    [...new Set(notices.map(({ to }) => to))].map((to) => ({
+      to,
+      text: notices
+        .filter((notice) => notice.to === to)
+        .map((notice) => `${piecesOf(notice)}: ${textOf(notice)}`),
+    }));
   /** By trade: one line for what is the same at several openings. */
   const trades = $derived.by(() => {
     const byTrade = new Map<NoticeTo, Map<string, { text: string; pieces: string; marks: string[] }>>();
@@ -97,8 +105,11 @@
         <p>{store.context.job.name}, {one.facade}</p>
         <p class="stop">{t.stop}</p>
         <ul>
-          {#each one.notices as notice, i (i)}
-            <li><b>{noticeToText(notice.to)}</b>: {piecesOf(notice)}. {textOf(notice)}</li>
+          {#each byTrade(one.notices) as { to, text } (to)}
+            <li>
+              <b>{noticeToText(to)}</b>
+              {#each text as line (line)}<span>{line}</span>{/each}
+            </li>
           {/each}
         </ul>
       </section>
@@ -122,6 +133,9 @@
     gap: var(--gap-2);
     margin: 0;
     padding-left: 1.1rem;
+  }
+  .sign li span {
+    display: block;
   }
   small {
     display: block;
