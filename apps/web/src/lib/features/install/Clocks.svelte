@@ -66,7 +66,7 @@
 
 {#if running.length > 0}
   <section data-testid="clocks">
-    <h3>{t.title}</h3>
+    <svelte:element this={opening ? 'h3' : 'h2'} class="title">{t.title}</svelte:element>
     {#if clock.unsure}<p class="unsure" role="alert">{t.unsure}</p>{/if}
     <ul>
       {#each running as one (one.id + one.kind + one.of + one.next)}
@@ -91,7 +91,7 @@
     border: 1px solid var(--line);
     border-radius: var(--radius);
   }
-  h3,
+  .title,
   p,
   ul {
     margin: 0;
