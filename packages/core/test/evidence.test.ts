@@ -127,6 +127,10 @@ describe('a log', () => {
     const changed = structuredClone(bare);
     changed.entries[7]!.hidden!.note = '0'.repeat(64);
     expect(codes(changed)).toEqual(['entry']);
+    // A changed field beside what the true one was sealed to is no field that was left out.
+    const forged = structuredClone(bare);
+    forged.entries[7]!.note = 'never said';
+    expect(codes(forged)).toEqual(['entry']);
   });
 
   it('of a device whose record is missing tells the gap as what it may be: refused, or no entry', () => {

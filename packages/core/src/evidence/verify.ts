@@ -127,10 +127,13 @@ export function verifyLog(log: LogFile, held: readonly SignedHead[] = []): LogVe
   };
 }
 
-/** What a receipt seals: fields that are there by what they say, fields that are left out by what they were sealed to. */
+/**
+ * What a receipt seals: fields that are there by what they say, fields that are left out by what they were sealed to. A field
+ * that is there speaks for itself, whatever stands beside it for one that is left out.
+ */
 const sealOf = ({ hidden = {}, ...told }: LogFile['entries'][number], { salts }: Receipt): Commitments => ({
-  ...commitmentsOf(told as Said, salts),
   ...hidden,
+  ...commitmentsOf(told as Said, salts),
 });
 
 function gapsOf(entries: LogFile['entries'], seals: ReadonlyMap<string, Commitments>): DeviceGap[] {
