@@ -47,6 +47,8 @@
 </script>
 
 <JobPage view="today" lead={list ? t.lead(longDayName(list.day)) : ''}>
+  <!-- They run whoever is planned, and whether anybody is. -->
+  <Clocks {store} />
   {#if !list}<p>{t.noCalendar}</p>
   {:else if list.days.length === 0}<p>{t.notIn}</p>
   {:else}
@@ -58,7 +60,6 @@
           >{/each}
       </select>
     </label>
-    <Clocks {store} />
     {#if list.looks.length > 0}
       <section class="looks">
         <h2>{t.look}</h2>

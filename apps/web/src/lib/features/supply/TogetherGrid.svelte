@@ -31,9 +31,11 @@
 </script>
 
 {#if grid.stocks.length > 0}
-  <div class="scroll">
+  <h2>{t.grid}</h2>
+  <!-- It scrolls on its own, so the keyboard must be able to enter it. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="scroll" role="region" tabindex="0" aria-label={t.grid}>
     <table data-testid="grid">
-      <caption>{t.grid}</caption>
       <thead>
         <tr>
           <th scope="col">{t.columns.sticks}</th>
@@ -63,9 +65,15 @@
   table {
     border-collapse: collapse;
   }
-  caption {
-    text-align: left;
-    font-weight: 600;
+  h2 {
+    margin: 0;
+    font-size: 1rem;
+  }
+  /* What a row is of stays in sight. */
+  tbody th {
+    position: sticky;
+    left: 0;
+    background: var(--paper);
   }
   th,
   td {
