@@ -1,6 +1,6 @@
 /** A plan of cuts from the command line. */
 import { cutStock, readStock, type CutAnswer, type Solver, type StockFile } from '@hulvek/core';
-import type { CliResult } from './run.ts';
+import type { CliResult } from './result.ts';
 
 export function cutFile(
   path: string,

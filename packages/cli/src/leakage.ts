@@ -1,6 +1,6 @@
 /** A fan test from the command line. */
 import { fanRefusalText, fanTest, fanWarningTexts, readFanTest } from '@hulvek/core';
-import type { CliResult } from './run.ts';
+import type { CliResult } from './result.ts';
 
 export function leakageFile(path: string, text: string, json: boolean): CliResult {
   const bad = (problems: readonly string[]): CliResult => ({

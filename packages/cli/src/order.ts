@@ -15,7 +15,7 @@ import {
   type SharedMade,
   type WorkAnswer,
 } from '@hulvek/core';
-import type { CliResult } from './run.ts';
+import type { CliResult } from './result.ts';
 
 export function orderFile(
   path: string,

@@ -46,14 +46,10 @@ import { leakageFile } from './leakage.ts';
 import { orderFile, orderJob } from './order.ts';
 import { solveFile } from './solve.ts';
 import { takeoffJob } from './takeoff.ts';
-import { verifyFile } from './verify.ts';
+import { textOf, type CliResult } from './result.ts';
+import { verifyCall } from './verify.ts';
 
-export interface CliResult {
-  /** 0 holds or watch · 1 something fails · 2 bad input · 3 nothing fails, something is not checkable. */
-  readonly exit: 0 | 1 | 2 | 3;
-  readonly out: string;
-  readonly err: string;
-}
+export type { CliResult } from './result.ts';
 
 const USAGE = `hulvek: plans window openings from a job file
 
@@ -68,7 +64,7 @@ const USAGE = `hulvek: plans window openings from a job file
   hulvek cut FILE [--json]                     from which bar each piece is cut (hulvek-stock)
       --seconds N                              look for a better plan for so long (10)
   hulvek leakage FILE [--json]                 a house under a fan: flow, leakage and their bands (hulvek-fan-test)
-  hulvek verify FILE [--head FILE]… [--json]   whether an exported log is what was sealed
+  hulvek verify FILE [--head FILE]… [--json]   whether an exported log, or a package (zip), is what was sealed
   hulvek schools [--json]                      the ready-made methods, and what each chooses
   hulvek example [SCHOOL]                      a job file to start from, the demo or one opening by a school
   hulvek schema                                JSON Schema of the job file
@@ -135,17 +131,7 @@ export function run(
     const job = load(path, read);
     return typeof job === 'string' ? bad(job) : good(orderJob(job, json));
   }
-  if (verb === 'verify') {
-    if (path === undefined || more.length > 0) return bad('Name one log: hulvek verify FILE\n');
-    const texts = [path, ...(values.head ?? [])].map((one) => ({ path: one, text: textOf(one, read) }));
-    const heads: { path: string; text: string }[] = [];
-    for (const one of texts) {
-      if (!one.text.ok) return bad(one.text.problem);
-      heads.push({ path: one.path, text: one.text.value });
-    }
-    const [log, ...held] = heads;
-    return verifyFile(path, log?.text ?? '', { json: values.json ?? false, heads: held });
-  }
+  if (verb === 'verify') return verifyCall(args.slice(1), read);
   if (verb === 'takeoff') {
     if (path === undefined || more.length > 0) return bad('Name one job file: hulvek takeoff FILE\n');
     if (values.json && values.csv) return bad('Choose one of --json and --csv.\n');
@@ -214,17 +200,6 @@ function schools(json: boolean): string {
       return [`${id}  ${name}`, `  ${summary}`, ...choices, ''].join('\n');
     })
     .join('\n');
-}
-
-type Text = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly problem: string };
-
-function textOf(path: string, read: (path: string) => string): Text {
-  try {
-    return { ok: true, value: read(path) };
-  } catch (error) {
-    const why = error instanceof Error ? error.message : 'unknown reason';
-    return { ok: false, problem: `Cannot read ${path}: ${why}\n` };
-  }
 }
 
 function load(path: string, read: (path: string) => string): JobFile | string {

@@ -1,29 +1,11 @@
 /** Whether an exported log is what was sealed, from the command line. */
-import {
-  isSigned,
-  logSchema,
-  readBy,
-  signedHeadSchema,
-  verifyLog,
-  type LogProblem,
-  type SignedHead,
-} from '@hulvek/core';
-import type { CliResult } from './run.ts';
-
-const PROBLEMS: { readonly [Code in LogProblem['code']]: (problem: LogProblem) => string } = {
-  receipt: (p) => `receipt ${seqOf(p)} does not follow from the one before it`,
-  entry: (p) => `entry ${entryOf(p)} (receipt ${seqOf(p)}) does not say what was sealed`,
-  'missing-entry': (p) => `entry ${entryOf(p)} of receipt ${seqOf(p)} is not here`,
-  'no-receipt': (p) => `entry ${entryOf(p)} has no receipt`,
-  twice: (p) => `entry ${entryOf(p)} is here twice`,
-  head: (p) => `head ${seqOf(p)} is not of this log: it was cut off, or it is another one`,
-  signature: (p) => `head ${seqOf(p)} does not bear the signature of its key`,
-  'other-key': (p) => `head ${seqOf(p)} is signed by another key than the log names`,
-  'other-job': () => 'a head is of another job',
-  'no-head': () => 'the log has no head for its last receipt',
-};
-const seqOf = (p: LogProblem): string => ('seq' in p ? String(p.seq) : '');
-const entryOf = (p: LogProblem): string => ('entry' in p ? p.entry : '');
+import { parseArgs } from 'node:util';
+import type { SignedHead } from '@hulvek/core/documents/day';
+import { readBy } from '@hulvek/core/documents/read';
+import { headIn, logSchema } from '@hulvek/core/evidence/document';
+import { logLines } from '@hulvek/core/evidence/lines';
+import { verifyLog } from '@hulvek/core/evidence/verify';
+import { textOf, type CliResult } from './result.ts';
 
 type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
 
@@ -35,8 +17,39 @@ function readJson(path: string, text: string): Read<unknown> {
   }
 }
 
+/** A head that somebody kept. */
+export function keptHead(path: string, text: string): Read<SignedHead> {
+  const head = headIn(text);
+  return head === null ? { ok: false, problem: `${path} has no signed head.\n` } : { ok: true, value: head };
+}
+
+/** `hulvek verify`, by what stands after it. */
+export function verifyCall(args: readonly string[], read: (path: string) => string): CliResult {
+  const bad = (err: string): CliResult => ({ exit: 2, out: '', err });
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: { json: { type: 'boolean' }, head: { type: 'string', multiple: true } },
+    });
+  } catch (error) {
+    return bad(`${error instanceof Error ? error.message : 'Unknown option'}\n`);
+  }
+  const [path, ...more] = parsed.positionals;
+  if (path === undefined || more.length > 0) return bad('Name one log: hulvek verify FILE\n');
+  const texts: { path: string; text: string }[] = [];
+  for (const one of [path, ...(parsed.values.head ?? [])]) {
+    const text = textOf(one, read);
+    if (!text.ok) return bad(text.problem);
+    texts.push({ path: one, text: text.value });
+  }
+  const [log, ...heads] = texts;
+  return verifyFile(path, log?.text ?? '', { json: parsed.values.json ?? false, heads });
+}
+
 /** @param heads files with a head that somebody kept from before, or logs with one */
-export function verifyFile(
+function verifyFile(
   path: string,
   text: string,
   { json, heads }: { readonly json: boolean; readonly heads: readonly { path: string; text: string }[] },
@@ -51,51 +64,22 @@ export function verifyFile(
   }
   const held: SignedHead[] = [];
   for (const one of heads) {
-    const value = readJson(one.path, one.text);
-    if (!value.ok) return bad(value.problem);
-    const whole = readBy(logSchema, value.value);
-    const alone = readBy(signedHeadSchema, value.value);
-    const head = whole.ok ? whole.value.head : alone.ok ? alone.value : null;
-    if (head === null) return bad(`${one.path} has no signed head.\n`);
-    held.push(head);
+    const head = keptHead(one.path, one.text);
+    if (!head.ok) return bad(head.problem);
+    held.push(head.value);
   }
   const verdict = verifyLog(log.value, held);
-  const { problems, gaps, head, receipts, hidden, firstBlock } = verdict;
+  const { problems } = verdict;
   if (json)
     return { exit: problems.length > 0 ? 1 : 0, out: `${JSON.stringify(verdict, null, 2)}\n`, err: '' };
-  const sound = [
-    head
-      ? `Unchanged since head ${head.head.slice(0, 16)}… (receipt ${head.seq}, ${head.at}), signed by key ${head.key}, which this file holds.`
-      : 'There is no entry yet.',
-    ...held
-      .filter(isSigned)
-      .map(
-        (one, i) =>
-          `Head ${one.head.slice(0, 16)}… (receipt ${one.seq}) that ${heads[i]?.path ?? ''} holds is of this log.`,
-      ),
-    ...(held.length === 0
-      ? [
-          'A head in a file proves nothing by itself: compare it with one that somebody else kept (--head FILE).',
-        ]
-      : []),
-  ];
   const lines = [
-    ...(problems.length === 0
-      ? sound
-      : [
-          `${problems.length} of ${path} does not fit:`,
-          ...problems.slice(0, MOST).map((p) => `  ${PROBLEMS[p.code](p)}`),
-        ]),
-    ...(problems.length > MOST ? [`  and ${problems.length - MOST} more`] : []),
-    `${receipts} receipts${firstBlock > 0 ? `, the first ${firstBlock} sealed in one go for entries from before` : ''}${hidden > 0 ? `, ${hidden} entries with fields left out` : ''}.`,
-    ...(gaps.length > 0
-      ? [
-          `${gaps.length} entries name one before them on their device that is not here: it was refused, or is a figure.`,
-        ]
-      : []),
+    ...logLines(
+      path,
+      verdict,
+      held,
+      heads.map((one) => one.path),
+    ),
     '',
   ];
   return { exit: problems.length > 0 ? 1 : 0, out: lines.join('\n'), err: '' };
 }
-
-const MOST = 20;

@@ -53,7 +53,11 @@ function coveredByPoints(build: Build, id: string): string | null {
           if (!contains(face.placed, point)) continue;
           const stack = stackAt(build, face.surface, point, k + 1);
           const own = stack.findIndex((entry) => entry.thing === id && entry.face === face.id);
-          if (own >= 0 && stack.slice(own + 1).some(({ thing }) => thing !== id)) return step.id;
+          if (
+            own >= 0 &&
+            stack.slice(own + 1).some(({ thing }) => !build.steps[placed]?.places.includes(thing))
+          )
+            return step.id;
         }
     }
   }

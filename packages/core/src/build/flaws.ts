@@ -71,6 +71,27 @@ export function stretchOf(
   return from >= to ? null : { axis: level ? 'u' : 'v', range: [from, to] };
 }
 
+/**
+ * A stretch of `long_mm` round a place, from a piece's left, or its lower, end and on the side that the place lies at; `null`
+ * where the piece runs along nothing.
+ *
+ * @param at (u, v), mm
+ */
+export function stretchAt(
+  build: Build,
+  id: string,
+  at: readonly [number, number],
+  long_mm: number,
+): { readonly from_mm: number; readonly to_mm: number; readonly side: Side } | null {
+  const piece = build.pieces.find((one) => one.id === id);
+  const side = sideOf(build, [at]);
+  const whole = piece && stretchOf(piece, { from_mm: 0, to_mm: 1e6, side });
+  if (!whole) return null;
+  const place = whole.axis === 'u' ? at[0] : at[1];
+  const from_mm = Math.max(0, place - whole.range[0] - long_mm / 2);
+  return { from_mm, to_mm: from_mm + long_mm, side };
+}
+
 const WHOLE: Range = [-1e6, 1e6];
 
 /** What is left of stretches without others; without any of their own, everything. */

@@ -14,6 +14,9 @@ export interface DayOpening {
   readonly faults: readonly Entry[];
   readonly mended: number;
   readonly otherwise: readonly Entry[];
+  readonly departures: readonly Entry[];
+  /** Tests that began, and where water was seen. */
+  readonly tests: readonly Entry[];
   readonly notes: readonly Entry[];
   readonly pictures: number;
 }
@@ -85,6 +88,8 @@ export function daySheet({ day, zone, parts, plan, supply, weather = [] }: DaySh
         faults: of('fault'),
         mended: of('mended').length,
         otherwise: of('built'),
+        departures: of('deviation'),
+        tests: of('test').filter(({ facts }) => facts?.kind === 'test' || facts?.kind === 'wet'),
         notes: [...of('note'), ...of('override')],
         pictures: of('photo').length,
       },

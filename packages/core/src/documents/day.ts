@@ -26,4 +26,19 @@ export const closedDaySchema = z.strictObject({
   /** What the log was then: whoever holds a printed sheet holds it too. */
   head: z.nullable(signedHeadSchema),
 });
+/** A job that was handed over: by whom, what was still open then, and where the log stood. */
+export const releaseSchema = z.strictObject({
+  at: instant,
+  person: name,
+  account: z.optional(z.uuid()),
+  /** Openings that were handed on by then, of how many; and what was still open at them. */
+  openings: z.int().check(z.nonnegative()),
+  of: z.int().check(z.nonnegative()),
+  open: z.int().check(z.nonnegative()),
+  /** Why although something was open; what whoever takes it over should know. */
+  note: words(2000),
+  head: z.nullable(signedHeadSchema),
+});
+export type Release = z.infer<typeof releaseSchema>;
+
 export type ClosedDay = z.infer<typeof closedDaySchema>;

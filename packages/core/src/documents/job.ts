@@ -1,12 +1,13 @@
 /** A job, and what of it plans are made with. */
 import * as z from 'zod/mini';
 import { id, name, note, words } from './fields.ts';
+import { outlineSchema } from './outline.ts';
 import { ratings } from '../vocabulary/ratings.ts';
 import { climateIds, terrains, monthSources } from '../vocabulary/weather.ts';
 import { movementClasses } from '../vocabulary/sealants.ts';
 import { priceIds } from '../vocabulary/prices.ts';
 import { calendarPlanSchema, calendarSchema } from './calendar.ts';
-import { closedDaySchema } from './day.ts';
+import { closedDaySchema, releaseSchema } from './day.ts';
 import { houseTestSchema } from './fan-test.ts';
 import { supplySchema } from './supply.ts';
 import type { Wall } from './wall.ts';
@@ -105,6 +106,8 @@ export const jobSchema = z.strictObject({
   supply: z.optional(supplySchema),
   /** Days that were closed. */
   days: z.optional(z.array(closedDaySchema).check(z.maxLength(2000))),
+  /** When it was handed over, the last time last. */
+  releases: z.optional(z.array(releaseSchema).check(z.maxLength(200))),
   /** The house under a fan. */
   houseTests: z.optional(z.array(houseTestSchema).check(z.maxLength(200))),
   /** What each façade asks of its glazing. */
@@ -123,6 +126,8 @@ export const jobSchema = z.strictObject({
       )
       .check(z.maxLength(60)),
   ),
+  /** What is drawn behind the openings of a façade: outlines that somebody drew, and points that were surveyed. */
+  outlines: z.optional(z.array(outlineSchema).check(z.maxLength(60))),
   /** Openings whose sills, heads or centre lines must line up. */
   lines: z.optional(
     z

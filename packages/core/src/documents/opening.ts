@@ -48,6 +48,8 @@ export const openingDocumentSchema = z.strictObject({
   ),
   /** Of the rough sill above the finished floor, as it is asked for. */
   sill: z.optional(placeLength),
+  /** The GlobalId that it has in a building model: by this it is found there again. */
+  ifc: z.optional(z.string().check(z.regex(/^[0-3][0-9A-Za-z_$]{21}$/, 'a GlobalId of a building model'))),
   /** Lower left corner of the rough opening on its façade, seen from outside: from its left end, and above its zero line. */
   position: z.optional(z.strictObject({ u: placeLength, v: placeLength })),
   /** Where and how the unit that came for this opening is damaged; empty when it was looked at and found whole. */
@@ -64,7 +66,7 @@ export const openingDocumentSchema = z.strictObject({
 
 /** What an opening is asked to be, without anything that happened at it or was decided for it alone. */
 export function asAsked(document: OpeningDocument): OpeningDocument {
-  const { deviations: _d, order: _o, damage: _b, label: _l, ...asked } = document;
+  const { deviations: _d, order: _o, damage: _b, label: _l, ifc: _i, ...asked } = document;
   return asked;
 }
 

@@ -27,7 +27,14 @@ export const surveySchema = z.strictObject({
 });
 
 /** What a reading was taken with. */
-export const instruments = ['tape', 'distance-meter', 'levelling-laser', 'digital-level', 'drawing'] as const;
+export const instruments = [
+  'tape',
+  'distance-meter',
+  'levelling-laser',
+  'digital-level',
+  'total-station',
+  'drawing',
+] as const;
 
 /** One figure read at one point. Readings are only ever added; a later one names those it replaces. */
 export const readingSchema = z

@@ -13,6 +13,9 @@ let hasher: Hasher = (text) => bytesToHex(sha256(utf8ToBytes(text)));
 /** SHA-256 of a text, 64 digits. */
 export const sha256Hex: Hasher = (text) => hasher(text);
 
+/** SHA-256 of bytes, 64 digits: of a picture as a device keeps it, where a page has no digests of its own. */
+export const sha256OfBytes = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
+
 /** Where the platform digests faster than a library, by the same standard. */
 export const hashWith = (own: Hasher): void => void (hasher = own);
 
@@ -23,7 +26,20 @@ const SALT_digits = 32;
 
 export const saltOf = (salts: Salts, field: string): string =>
   salts[field] ??
-  (salts[SEED] === undefined ? '' : sha256Hex(canonical({ field, seed: salts[SEED] })).slice(0, SALT_digits));
+  (salts[SEED] === undefined
+    ? ''
+    : sha256Hex(`{"field":${quoted(field)},"seed":${quoted(salts[SEED])}}`).slice(0, SALT_digits));
+
+/** Fields are few, and their names come again and again: canonical text is put together from parts that are. */
+const quotedNames = new Map<string, string>();
+const MOST_NAMES = 500;
+function quoted(text: string): string {
+  const known = quotedNames.get(text);
+  if (known !== undefined) return known;
+  const made = JSON.stringify(text);
+  if (quotedNames.size < MOST_NAMES) quotedNames.set(text, made);
+  return made;
+}
 export type Commitments = Readonly<Record<string, string>>;
 
 /** What a record says of itself, without who that is called and without its salts. */
@@ -52,14 +68,20 @@ export const saidByDevice = (entry: Said): Said =>
 
 /** One field behind its salt. */
 export const commitment = (field: string, value: unknown, salt: string): string =>
-  sha256Hex(canonical({ field, salt, value }));
+  sha256Hex(`{"field":${quoted(field)},"salt":${JSON.stringify(salt)},"value":${canonical(value)}}`);
 
 export const commitmentsOf = (said: Said, salts: Salts): Record<string, string> =>
   Object.fromEntries(
     Object.entries(said).map(([field, value]) => [field, commitment(field, value, saltOf(salts, field))]),
   );
 
-export const digestOf = (commitments: Commitments): string => sha256Hex(canonical(commitments));
+export const digestOf = (commitments: Commitments): string =>
+  sha256Hex(
+    `{${Object.keys(commitments)
+      .sort()
+      .map((field) => `${quoted(field)}:${JSON.stringify(commitments[field])}`)
+      .join(',')}}`,
+  );
 
 /** The digest by which a device names its record in the next one. */
 export const deviceDigest = (entry: Said, salts: Salts): string =>

@@ -1,7 +1,8 @@
 /** A job's log with its receipts, as it is handed out: format `hulvek-log`, version 1. */
 import * as z from 'zod/mini';
-import { signedHeadSchema } from '../documents/day.ts';
+import { signedHeadSchema, type SignedHead } from '../documents/day.ts';
 import { instant, words } from '../documents/fields.ts';
+import { readBy } from '../documents/read.ts';
 
 const hex = z.string().check(z.regex(/^[0-9a-f]{64}$/, '64 digits of a SHA-256'));
 
@@ -34,3 +35,16 @@ export const logSchema = z.strictObject({
   people: z.optional(z.record(words(64), words(200))),
 });
 export type LogFile = z.infer<typeof logSchema>;
+
+/** A head that somebody kept: alone in a text, or that of a log. */
+export function headIn(text: string): SignedHead | null {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return null;
+  }
+  const whole = readBy(logSchema, value);
+  const alone = readBy(signedHeadSchema, value);
+  return whole.ok ? whole.value.head : alone.ok ? alone.value : null;
+}

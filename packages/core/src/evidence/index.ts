@@ -1,4 +1,7 @@
 /** The door of this room. */
 export * from './digest.ts';
-export { logSchema, receiptSchema, type LogFile, type Receipt } from './document.ts';
+export { headIn, logSchema, receiptSchema, type LogFile, type Receipt } from './document.ts';
 export * from './verify.ts';
+export * from './package.ts';
+export * from './read-package.ts';
+export * from './lines.ts';

@@ -48,7 +48,7 @@ export interface LogVerdict {
   readonly head: SignedHead | null;
 }
 
-const bytesOf = (base64: string): Uint8Array | null => {
+export const bytesOf = (base64: string): Uint8Array | null => {
   try {
     return Uint8Array.from(atob(base64), (char) => char.charCodeAt(0));
   } catch {
@@ -159,16 +159,19 @@ function gapsOf(entries: LogFile['entries'], seals: ReadonlyMap<string, Commitme
 }
 
 /**
- * Returns the log with some fields of every entry left out. What is left out stands as what it was sealed to, without the
+ * Returns the log with some fields of every entry, or of some of them, left out. What is left out stands as what it was sealed to, without the
  * salt that would let it be guessed; all else verifies as before.
  */
-export function withhold(log: LogFile, fields: readonly string[]): LogFile {
+export function withhold(
+  log: LogFile,
+  fields: readonly string[] | ((said: Said) => readonly string[]),
+): LogFile {
   const receipts = new Map(
     log.receipts.flatMap((one) => ('entry' in one.of ? [[one.of.entry, one] as const] : [])),
   );
   const entries = log.entries.map((entry) => {
     const said = saidBy(entry);
-    const hide = fields.filter(
+    const hide = (typeof fields === 'function' ? fields(said) : fields).filter(
       (field) => field !== 'id' && said[field] !== undefined && said[field] !== null,
     );
     const salts = receipts.get(entry.id)?.salts ?? {};

@@ -1,6 +1,7 @@
 /** The wall as it was built so far: the steps in the order they were ticked, with what was done otherwise. */
 import type { Entry } from '../documents/entry.ts';
 import type { Verdict } from '../vocabulary/verdict.ts';
+import { faultsOf } from './faults.ts';
 import { standing } from './progress.ts';
 import type { Build, PlannedStep } from '../build/build.ts';
 import {
@@ -53,8 +54,12 @@ export function asBuilt(build: Build, entries: readonly Entry[], askStock?: AskS
       }),
     ).values(),
   );
+  // A fault is in the wall until somebody looked at its mend and found it good.
+  const closed = new Set(
+    faultsOf(valid).flatMap(({ entry, status }) => (status === 'closed' ? [entry] : [])),
+  );
   for (const entry of valid) {
-    const built = entry.built ?? (newest.has(entry) ? filmOf(entry) : null);
+    const built = closed.has(entry) ? null : (entry.built ?? (newest.has(entry) ? filmOf(entry) : null));
     if (!built) continue;
     const next = withChanges(now.build, [built], now, askStock);
     if (next.ok) {

@@ -18,13 +18,22 @@ export interface Hidden {
   /** How many figures of that step nobody measured, or left outside their limits without a reason. */
   readonly figures: number;
   readonly pictured: boolean;
-  /** Faults of it that are not closed. */
+  /** Faults of it that are not closed, and those among them that stop what would cover them. */
   readonly faults: number;
+  readonly stops: number;
+  /** Its step is done: before that there is nothing to hide. */
+  readonly laid: boolean;
+  /** Somebody said why this step may cover it unseen. */
+  readonly passed: boolean;
 }
 
 /** What a look or a figure leaves open: a picture is wished for, and holds nothing up. */
 export const isUnseen = ({ looks, stepLook, figures, faults }: Hidden): boolean =>
   looks.length > 0 || stepLook || figures > 0 || faults > 0;
+
+/** What a step may not cover before somebody looked, or said why it is covered all the same: looks, stops and open faults. */
+export const isHeld = (one: Hidden): boolean =>
+  one.laid && !one.passed && (one.looks.length > 0 || one.stepLook || one.stops > 0);
 
 /** By build: which step covers each piece, worked out once. */
 const known = new WeakMap<Build, ReadonlyMap<string, string | null>>();
@@ -56,9 +65,13 @@ export function hiddenBy(
     const open = asked.filter(
       ({ value, outside, accepted }) => value === null || (outside && accepted === null),
     );
-    const faults = faultsOf(entries).filter(
+    const noted = faultsOf(entries).filter(
       ({ facts, status }) => facts.piece === piece && status !== 'closed',
     );
+    // Covered all the same: it stays on the list, and is not one more that stands in the way.
+    const isPass = ({ facts }: (typeof noted)[number]) =>
+      facts.severity === 'passed' && facts.before === step;
+    const faults = noted.filter((fault) => !isPass(fault));
     return [
       {
         piece,
@@ -68,6 +81,9 @@ export function hiddenBy(
         figures: open.length,
         pictured: entries.some(({ kind }) => kind === 'photo'),
         faults: faults.length,
+        stops: faults.filter(({ facts }) => facts.severity === 'stops').length,
+        laid: state?.tick !== null && state !== undefined,
+        passed: noted.some(isPass),
       },
     ];
   });

@@ -1,6 +1,7 @@
 /** What may be done now: the steps of a frozen plan against the entries made on site. */
 import type { Entry } from '../documents/entry.ts';
 import { faultsBefore, faultsOf, type Fault } from './faults.ts';
+import { isChecked } from './test-checks.ts';
 import { asTold, isAfter, lapse, momentOf } from './clocks.ts';
 import type { Issue, Look } from '../documents/issue.ts';
 import type { PlannedStep } from '../build/build.ts';
@@ -196,7 +197,8 @@ export type Refusal =
   | 'no-rest'
   | 'built-needed'
   | 'facts-needed'
-  | 'no-fault';
+  | 'no-fault'
+  | 'not-checked';
 
 export function refusal(
   entry: Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built' | 'facts'>,
@@ -208,6 +210,7 @@ export function refusal(
   if (!step || !row) return 'unknown-step';
   switch (entry.kind) {
     case 'tick':
+      if (entry.facts && entry.facts.kind !== 'conditions') return 'facts-needed';
       return step.status === 'blocked' ? 'blocked' : null;
     case 'look':
       if (!row.holdPoint && step.looks.length === 0) return 'no-hold-point';
@@ -223,9 +226,20 @@ export function refusal(
       return entry.facts?.kind === 'cut' && concerns(row, entry.facts.piece) ? null : 'facts-needed';
     case 'fault':
       if (entry.facts?.kind !== 'fault' || !concerns(row, entry.facts.piece)) return 'facts-needed';
+      if (entry.built && entry.built.piece !== entry.facts.piece) return 'built-needed';
       return entry.note.trim() === '' ? 'text-needed' : null;
     case 'measured':
       return entry.facts?.kind === 'measured' ? null : 'facts-needed';
+    case 'gap':
+      return entry.facts?.kind === 'gap' && entry.facts.count !== 0 ? null : 'facts-needed';
+    case 'deviation':
+      if (entry.facts?.kind !== 'deviation') return 'facts-needed';
+      return entry.note.trim() === '' ? 'text-needed' : null;
+    case 'test':
+      if (!entry.facts || !TEST_FACTS.includes(entry.facts.kind)) return 'facts-needed';
+      return entry.facts.kind === 'test' && !isChecked(entry.facts) ? 'not-checked' : null;
+    case 'taken':
+      return null;
     case 'mended':
       return faultIn(step, entry, 'mended')?.status === 'open' ? null : 'no-fault';
     case 'rechecked':
@@ -233,7 +247,7 @@ export function refusal(
     case 'note':
       return entry.note.trim() === '' ? 'text-needed' : null;
     case 'photo':
-      return null;
+      return entry.facts && entry.facts.kind !== 'picture' ? 'facts-needed' : null;
     case 'undo':
       return refusalToUndo(entry.undoes, step, list, steps);
   }
@@ -252,6 +266,16 @@ function faultIn(
 const concerns = ({ places, events }: PlannedStep, piece: string): boolean =>
   places.includes(piece) || events.some(({ thing }) => thing === piece);
 
+/** What an entry of a test says. */
+const TEST_FACTS: readonly NonNullable<Entry['facts']>['kind'][] = [
+  'test',
+  'stage',
+  'wet',
+  'probe',
+  'chamber',
+  'draught',
+];
+
 /** Entries that no step rests on. */
 const OF_THEIR_OWN: readonly Entry['kind'][] = [
   'note',
@@ -262,6 +286,10 @@ const OF_THEIR_OWN: readonly Entry['kind'][] = [
   'mended',
   'rechecked',
   'measured',
+  'gap',
+  'deviation',
+  'taken',
+  'test',
 ];
 
 function refusalToUndo(

@@ -14,6 +14,7 @@ const NOISE_mm: Readonly<Record<InstrumentKind, number>> = {
   tape: 1,
   'distance-meter': 1,
   'levelling-laser': 0.5,
+  'total-station': 1,
   'digital-level': 0.3,
   drawing: 0,
 };

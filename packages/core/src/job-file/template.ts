@@ -23,13 +23,17 @@ export function templateOf(
   const {
     lines,
     facades,
+    outlines,
     calendar: _calendar,
     calendarPlan: _plan,
     days: _days,
+    releases: _releases,
     houseTests: _tests,
     ...job
   } = file.job;
-  const places = openings ? { ...(lines && { lines }), ...(facades && { facades }) } : {};
+  const places = openings
+    ? { ...(lines && { lines }), ...(facades && { facades }), ...(outlines && { outlines }) }
+    : {};
   return {
     ...file,
     job: { ...job, ...places, id: id as Job['id'], name, units, note: '' },

@@ -20,6 +20,7 @@ export function contentHash(value: unknown): string {
 
 /** The JSON text of plain data with its keys in order: equal for equal content. */
 export function canonical(value: unknown): string {
+  if (typeof value === 'string') return JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
   if (typeof value === 'object' && value !== null) {
     const entries = Object.entries(value).filter(([, v]) => v !== undefined);

@@ -5,3 +5,4 @@ export * from './readings.ts';
 export * from './survey-table.ts';
 export * from './schedule.ts';
 export * from './marks.ts';
+export * from './station-points.ts';

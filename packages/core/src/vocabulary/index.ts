@@ -28,3 +28,4 @@ export * from './measured.ts';
 export * from './fan-tests.ts';
 export * from './order-states.ts';
 export * from './stock.ts';
+export * from './wet-zones.ts';

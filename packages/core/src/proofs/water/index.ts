@@ -7,3 +7,5 @@ export * from './proof.ts';
 export { waterSources, type WaterSource } from './sources.ts';
 export * from './standing.ts';
 export * from './trace.ts';
+export { networkOf, type Network } from './network.ts';
+export { placeNode, type Place, type WaterNode } from './ways.ts';

@@ -1,0 +1,3 @@
+/** The door of this room. */
+export * from './dossier.ts';
+export * from './labels.ts';
