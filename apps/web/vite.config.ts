@@ -12,11 +12,11 @@ const groups = [
     test: (id: string) =>
       /node_modules\/(svelte|@sveltejs|esm-env|clsx|devalue|zod|idb|@lucide)\//.test(id) ||
       /core\/src\/(quantities|vocabulary|documents|geometry)\//.test(id) ||
-      /core\/src\/(survey\/(?!survey-table)|plan\/judgement|findings\/finding\.ts|field\/(progress|faults|clocks)\.ts)/.test(
+      /core\/src\/(survey\/(?!survey-table|station-points)|plan\/judgement|findings\/finding\.ts|field\/(progress|faults|clocks)\.ts)/.test(
         id,
       ) ||
       /core\/src\/(conditions\/exposure|calendar\/(errands|days))\.ts/.test(id) ||
-      /core\/src\/build\/(frozen|replay|scene|cut-list|covered|by-role)\.ts/.test(id) ||
+      /core\/src\/build\/(frozen|replay|scene|stack|cut-list|covered|by-role|flaws)\.ts/.test(id) ||
       /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
         id,
       ) ||

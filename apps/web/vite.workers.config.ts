@@ -12,7 +12,10 @@ export default defineConfig({
     },
   },
   // These bring files of their own, or are the same ones as the application's.
-  ssr: { noExternal: true, external: ['pg', 'pg-boss', 'pino', 'piscina', 'pdfkit', '@node-rs/argon2'] },
+  ssr: {
+    noExternal: true,
+    external: ['pg', 'pg-boss', 'pino', 'piscina', 'pdfkit', '@node-rs/argon2', 'sharp'],
+  },
   build: {
     ssr: true,
     outDir: 'build/workers',

@@ -106,8 +106,8 @@ export const handle: Handle = async ({ event, resolve }) => {
     const response = await guarded({ event, resolve });
     response.headers.set('x-request-id', event.locals.requestId);
     response.headers.set('x-content-type-options', 'nosniff');
-    // The address of a link is its secret.
-    const isLink = event.route.id?.includes('[token]') ?? false;
+    // The address of a link is its secret; a form without a script has to say that it comes from here.
+    const isLink = event.route.id?.includes('[token]') === true && !event.route.id.startsWith('/shared/');
     response.headers.set('referrer-policy', isLink ? 'no-referrer' : 'same-origin');
     setPolicy(response);
     if (event.url.protocol === 'https:')

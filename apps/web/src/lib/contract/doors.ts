@@ -1,6 +1,6 @@
 /** Words of the doors, as data: what links are for, what is audited, what is done beside the server. */
 
-export const tokenKinds = ['invitation', 'password', 'feed'] as const;
+export const tokenKinds = ['invitation', 'password', 'feed', 'notice', 'sign', 'share'] as const;
 export type TokenKind = (typeof tokenKinds)[number];
 
 export const auditActions = [
@@ -16,6 +16,10 @@ export const auditActions = [
   'password-link',
   'sessions-ended',
   'exported',
+  'restored',
+  'shared',
+  'share-opened',
+  'brought',
   'other-log',
   'job-deleted',
   'job-put-back',
@@ -27,7 +31,7 @@ export const auditActions = [
 ] as const;
 export type AuditAction = (typeof auditActions)[number];
 
-export const taskKinds = ['import'] as const;
+export const taskKinds = ['import', 'package', 'dossier'] as const;
 export type TaskKind = (typeof taskKinds)[number];
 
 export const taskStates = ['waiting', 'working', 'done', 'refused', 'cancelled', 'broken'] as const;

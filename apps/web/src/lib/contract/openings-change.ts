@@ -10,6 +10,8 @@ const ids = z.array(z.string().check(z.maxLength(64))).check(z.maxLength(MOST_OP
 export const openingsChangeSchema = z.strictObject({
   /** Units that the openings go by and the job does not have yet. */
   units: z.array(documentSchema('unit')).check(z.maxLength(200)),
+  /** Walls likewise. */
+  walls: z._default(z.array(documentSchema('wall')).check(z.maxLength(100)), []),
   add: z.array(documentSchema('opening')).check(z.maxLength(MOST_OPENINGS)),
   /** Each with the version it was changed from. */
   change: z
@@ -21,7 +23,14 @@ export const openingsChangeSchema = z.strictObject({
 });
 export type OpeningsChange = Readonly<z.infer<typeof openingsChangeSchema>>;
 
-export const NO_CHANGE: OpeningsChange = { units: [], add: [], change: [], remove: [], restore: [] };
+export const NO_CHANGE: OpeningsChange = {
+  units: [],
+  walls: [],
+  add: [],
+  change: [],
+  remove: [],
+  restore: [],
+};
 
 /** Versions that the changed openings have now, by id. */
 export const openingsChanged = z.object({ versions: z.record(z.string(), z.int()) });

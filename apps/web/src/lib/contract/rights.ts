@@ -47,6 +47,10 @@ export const ENTRY_ACTION = {
   mended: 'tick',
   rechecked: 'look',
   measured: 'tick',
+  gap: 'tick',
+  deviation: 'note',
+  taken: 'tick',
+  test: 'tick',
   undo: 'note',
 } as const;
 

@@ -7,6 +7,7 @@ export const siteParts = [
   'lines',
   'altitude_m',
   'facades',
+  'outlines',
   'wind',
   'climate',
   'assumedClimate',
@@ -21,6 +22,7 @@ export const siteParts = [
   'supply',
   'houseTests',
   'days',
+  'releases',
 ] as const;
 export type SiteName = (typeof siteParts)[number];
 export type SitePart = Partial<Pick<Job, SiteName>>;
@@ -30,6 +32,7 @@ const fields: Record<SiteName, true> = {
   lines: true,
   altitude_m: true,
   facades: true,
+  outlines: true,
   wind: true,
   climate: true,
   assumedClimate: true,
@@ -44,6 +47,7 @@ const fields: Record<SiteName, true> = {
   supply: true,
   houseTests: true,
   days: true,
+  releases: true,
 };
 /** Any of the parts, and nothing else. */
 export const sitePartSchema = z.pick(jobSchema, fields);

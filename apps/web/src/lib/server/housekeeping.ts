@@ -1,7 +1,7 @@
 /** What is over goes: sessions, tries, deleted jobs, what was done beside the server. Once an hour, by whichever server is first. */
 import { lt, sql } from 'drizzle-orm';
 import { inTransaction, type Database } from './db/index.ts';
-import { tasks } from './db/schema/index.ts';
+import { packages, tasks } from './db/schema/index.ts';
 import { log } from './log.ts';
 import { purgeSessions } from './services/accounts.ts';
 import { purgeJobs } from './services/jobs.ts';
@@ -20,6 +20,7 @@ export async function keepHouse(db: Database): Promise<void> {
     await purgeSessions(db);
     await forgetOldTries(db);
     await purgeJobs(db);
+    await db.delete(packages).where(lt(packages.at, sql`now() - interval '1 day'`));
     await db.delete(tasks).where(lt(tasks.at, sql`now() - interval '1 day'`));
   });
 }

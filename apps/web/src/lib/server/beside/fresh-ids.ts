@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { jobFileSchema, type JobFile } from '@hulvek/core';
 
-export function withFreshIds(file: JobFile): JobFile {
+export function withFreshIds(file: JobFile): { file: JobFile; idOf: (id: string) => string } {
   const fresh = new Map<string, string>();
   const idOf = (id: string): string => {
     const known = fresh.get(id) ?? randomUUID();
@@ -10,7 +10,7 @@ export function withFreshIds(file: JobFile): JobFile {
     return known;
   };
   const { readings, issues, entries } = file.records;
-  return jobFileSchema.parse({
+  const made = jobFileSchema.parse({
     ...file,
     job: { ...file.job, id: `${file.job.id.slice(0, 50)}-${randomUUID().slice(0, 8)}` },
     records: {
@@ -23,4 +23,5 @@ export function withFreshIds(file: JobFile): JobFile {
       })),
     },
   });
+  return { file: made, idOf };
 }

@@ -1,12 +1,11 @@
 /** A job file read, judged and stored; how far it is stands in its task. */
 import { frozenBuild, readJobFile, unfit, type FileProblem, type JobFile } from '@hulvek/core';
 import { refusalsWords } from '$words/contract.ts';
-import { and, eq, sql } from 'drizzle-orm';
 import { openDatabase } from '../db/index.ts';
-import { tasks } from '../db/schema/index.ts';
 import { importJob } from '../services/jobs.ts';
 import { roleIn } from '../services/people.ts';
 import { withFreshIds } from './fresh-ids.ts';
+import { toldProgress } from './progress.ts';
 
 export type Imported =
   | { readonly ok: true; readonly job: string }
@@ -24,11 +23,7 @@ export async function importJobFile(of: {
   text: string;
 }): Promise<Imported> {
   const { db, pool } = openDatabase(of.url);
-  const tell = (share: number) =>
-    db
-      .update(tasks)
-      .set({ share, seenAt: sql`now()` })
-      .where(and(eq(tasks.id, of.task), eq(tasks.state, 'working')));
+  const tell = toldProgress(db, of.task);
   try {
     await tell(0.05);
     const result = readJobFile(of.text);
@@ -42,7 +37,7 @@ export async function importJobFile(of: {
     if ((await roleIn(db, result.value.job.id, of.user)) !== null)
       return { ok: false, there: result.value.job.name };
     // Somebody else has it: whoever does not belong to it is not told, and gets one of his own.
-    const own = withFreshIds(result.value);
+    const { file: own } = withFreshIds(result.value);
     await importJob(db, own, by);
     return { ok: true, job: own.job.id };
   } finally {
@@ -51,7 +46,7 @@ export async function importJobFile(of: {
 }
 
 /** What would not have been taken if it had been made here. */
-function unfitEntries({ job, records }: JobFile): FileProblem[] {
+export function unfitEntries({ job, records }: JobFile): FileProblem[] {
   const found: FileProblem[] = [];
   for (const { at, because } of unfit(records, (issue) => frozenBuild(issue, job)?.build.steps ?? [])) {
     found.push({ path: `records.entries[${at}]`, message: refusalsWords[because] });

@@ -5,10 +5,11 @@
 import { and, eq, inArray, lt, sql } from 'drizzle-orm';
 import type { TaskKind, TaskState } from '../../contract/doors.ts';
 import { databaseUrl, inTransaction, type Database } from '../db/index.ts';
-import { tasks } from '../db/schema/index.ts';
+import { taskFiles, tasks } from '../db/schema/index.ts';
 import { log } from '../log.ts';
-import type { Imported } from './import-job-file.ts';
-import { beside } from './threads.ts';
+import { signingKey } from '../evidence-key.ts';
+import type { PackageStep } from '../../contract/packages.ts';
+import { beside, type GivenTo } from './threads.ts';
 
 /** Tasks of all people at once. */
 const MOST = 20;
@@ -37,6 +38,64 @@ export async function startImport(
     beside('importJobFile', { url: databaseUrl(), task, ...of }, signal),
   ).catch((error: unknown) => log.error({ task, error }, 'a task was not ended'));
   return started;
+}
+
+/** Takes a package that has come whole to be looked at, brought in or restored from. */
+export async function startPackage(
+  db: Database,
+  of: PackageStep & {
+    readonly user: string;
+    readonly package: string;
+    readonly file: string;
+    readonly isKeeper: boolean;
+  },
+): Promise<Started> {
+  const started = await claim(db, { user: of.user, kind: 'package', name: of.file });
+  if (!started.ok) return started;
+  const { task } = started;
+  const given = { url: databaseUrl(), task, ownKey: signingKey().key, ...of };
+  void perform(db, task, (signal) => beside('takePackage', given, signal)).catch((error: unknown) =>
+    log.error({ task, error }, 'a task was not ended'),
+  );
+  return started;
+}
+
+/** Draws a dossier beside the server; what comes of it is fetched from its task. */
+export async function startDossier(
+  db: Database,
+  of: { readonly user: string; readonly name: string; readonly given: Omit<GivenTo<'drawDossier'>, 'url'> },
+): Promise<Started> {
+  const started = await claim(db, { user: of.user, kind: 'dossier', name: of.name });
+  if (!started.ok) return started;
+  const { task } = started;
+  const draw = async (signal: AbortSignal) => {
+    await beside('drawDossier', { ...of.given, url: databaseUrl(), task }, signal);
+    return { ok: true, file: of.name };
+  };
+  void perform(db, task, draw).catch((error: unknown) => log.error({ task, error }, 'a task was not ended'));
+  return started;
+}
+
+/** What came of a task of this person, part by part; `null` where nothing did. */
+export async function fileOfTask(
+  db: Database,
+  user: string,
+  id: string,
+): Promise<ReadableStream<Uint8Array> | null> {
+  const task = await taskOf(db, user, id);
+  if (task?.state !== 'done' || (await db.$count(taskFiles, eq(taskFiles.taskId, id))) === 0) return null;
+  let part = 0;
+  return new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const [row] = await db
+        .select({ bytes: taskFiles.bytes })
+        .from(taskFiles)
+        .where(and(eq(taskFiles.taskId, id), eq(taskFiles.part, part)));
+      part++;
+      if (row) controller.enqueue(new Uint8Array(row.bytes));
+      else controller.close();
+    },
+  });
 }
 
 async function claim(
@@ -69,7 +128,7 @@ async function claim(
 async function perform(
   db: Database,
   task: string,
-  work: (signal: AbortSignal) => Promise<Imported>,
+  work: (signal: AbortSignal) => Promise<{ readonly ok: boolean }>,
 ): Promise<void> {
   const stop = new AbortController();
   const late = setTimeout(() => stop.abort(), LONGEST_ms);

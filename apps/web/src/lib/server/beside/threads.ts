@@ -1,12 +1,12 @@
 /** Threads beside the server: whatever computes for more than a few milliseconds is done there, bounded in memory and number. */
-import { existsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
 import Piscina from 'piscina';
+import { builtFile } from '../built-file.ts';
 import type * as thread from '../../../worker/beside.ts';
 
 type Thread = typeof thread;
 type Work = keyof Thread;
-type Given<Name extends Work> = Parameters<Thread[Name]>[0];
+/** What a thread is given to do something. */
+export type GivenTo<Name extends Work> = Parameters<Thread[Name]>[0];
 type Answer<Name extends Work> = Awaited<ReturnType<Thread[Name]>>;
 
 /** As long as somebody may wait for an answer: a few at once, others in line behind them. */
@@ -16,17 +16,27 @@ const LONG = { maxThreads: 1, maxQueue: 20, idleTimeout: 10_000, memory_MB: 1024
 
 const LANES: Readonly<Record<Work, 'short' | 'long'>> = {
   drawCutSheet: 'short',
+  drawDossier: 'long',
   drawMaterials: 'short',
+  drawNotices: 'short',
   drawOpening: 'short',
   drawProofs: 'short',
+  drawStickers: 'short',
+  drawTests: 'short',
   packOf: 'short',
+  sharedDrawing: 'short',
+  sharedJob: 'short',
+  sharedOpening: 'short',
+  packOpening: 'long',
+  packTables: 'long',
+  writeModel: 'long',
   importJobFile: 'long',
+  takePackage: 'long',
 };
 
 /** The threads' code lies beside the server's, wherever that was copied to. */
 function threadFile(): string {
-  const places = [dirname(process.argv[1] ?? ''), join(process.cwd(), 'build')];
-  const found = places.map((place) => join(place, 'workers', 'beside.js')).find(existsSync);
+  const found = builtFile('workers/beside.js');
   if (!found) throw new Error('The workers are not built. Start the server with ./hulvek start.');
   return found;
 }
@@ -51,7 +61,7 @@ function lane(name: 'short' | 'long'): Piscina {
 /** @throws Error when too many wait already, when memory runs out, or when `signal` ends it */
 export async function beside<Name extends Work>(
   name: Name,
-  given: Given<Name>,
+  given: GivenTo<Name>,
   signal?: AbortSignal,
 ): Promise<Answer<Name>> {
   const answer: Answer<Name> = await lane(LANES[name]).run(given, { name, ...(signal && { signal }) });

@@ -281,3 +281,6 @@ export async function personOf(db: Database, token: string): Promise<Person | nu
     .where(and(eq(sessions.tokenHash, digest(token)), gt(sessions.expiresAt, new Date())));
   return row ?? null;
 }
+
+/** Whether nobody else has an account here: of an installation that was just made. */
+export const isOnlyAccount = async (db: Queries): Promise<boolean> => (await db.$count(users)) === 1;

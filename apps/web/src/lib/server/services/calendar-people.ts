@@ -26,9 +26,9 @@ interface Made {
 
 /** Orders, pulls of strips and tests of a job, each with its maker as `change` leaves him. */
 function withMakers(
-  { supply, houseTests, days }: Job,
+  { supply, houseTests, days, releases }: Job,
   change: <Record extends Made>(record: Record) => Omit<Record, 'account'> & Pick<Made, 'account'>,
-): Pick<Job, 'supply' | 'houseTests' | 'days'> {
+): Pick<Job, 'supply' | 'houseTests' | 'days' | 'releases'> {
   return {
     ...(supply && {
       supply: {
@@ -39,6 +39,7 @@ function withMakers(
     }),
     ...(houseTests && { houseTests: houseTests.map(change) }),
     ...(days && { days: days.map(change) }),
+    ...(releases && { releases: releases.map(change) }),
   };
 }
 
@@ -58,6 +59,7 @@ export function withoutPerson(job: Job, who: Who): Job {
     ...(job.supply?.orders.flatMap(({ events }) => events) ?? []),
     ...(job.supply?.adhesion ?? []),
     ...(job.houseTests ?? []),
+    ...(job.releases ?? []),
     ...(job.days ?? []),
   ];
   const hasMade = made.some(({ person, account }) => isMeant({ account, name: person }));

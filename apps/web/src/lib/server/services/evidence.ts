@@ -7,12 +7,14 @@ import {
   headText,
   SEED,
   saidBy,
+  withhold,
   type LogFile,
   type Receipt,
   type SignedHead,
 } from '@hulvek/core';
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { hash, randomBytes } from 'node:crypto';
+import * as z from 'zod/mini';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
 import { entries, jobs, receipts } from '../db/schema/index.ts';
 import { storedEntry, storedJob, storedSalts } from '../db/stored.ts';
@@ -154,7 +156,7 @@ export async function exportLog(db: Database, job: string, names: boolean): Prom
       const maker = one.userId === null ? undefined : { person: '-', account: one.userId };
       return { ...saidBy(storedEntry(one, maker)), id: one.id };
     });
-  return {
+  const log: LogFile = {
     format: 'hulvek-log',
     version: 1,
     job,
@@ -177,4 +179,12 @@ export async function exportLog(db: Database, job: string, names: boolean): Prom
       ),
     }),
   };
+  // Who accepted a departure, or is to mend a fault, is named in what the entry says.
+  return names ? log : withhold(log, ({ facts }) => (namesSomebody(facts) ? ['facts'] : []));
 }
+
+const naming = z.union([
+  z.looseObject({ kind: z.literal('deviation'), accepted: z.string() }),
+  z.looseObject({ kind: z.literal('fault'), owner: z.string() }),
+]);
+const namesSomebody = (facts: unknown): boolean => naming.safeParse(facts).success;

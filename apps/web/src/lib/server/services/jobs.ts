@@ -35,7 +35,7 @@ import { announce } from './changes.ts';
 import { issueRow } from './frozen-plans.ts';
 import { addOpenings, entryRow, loadDocuments, loadParts, readingRow } from './openings.ts';
 
-export async function countJobs(db: Database): Promise<number> {
+export async function countJobs(db: Queries): Promise<number> {
   return db.$count(jobs);
 }
 
@@ -155,6 +155,8 @@ export interface BroughtBy {
   readonly file: string;
   /** Names in the file that stand for accounts here: only of files that came with the program. */
   readonly accounts?: ReadonlyMap<string, string>;
+  /** What is stored with it, or it is not stored either. */
+  readonly also?: (tx: Queries) => Promise<void>;
 }
 
 const NOBODY: BroughtBy = { user: null, file: '' };
@@ -232,6 +234,7 @@ export async function importJob(db: Database, file: JobFile, by: BroughtBy = NOB
         .returning({ id: entries.id });
       if (stored.length < part.length) throw new AlreadyThere();
     }
+    await by.also?.(tx);
     return true;
   }).catch((error: unknown) => {
     if (error instanceof AlreadyThere) return false;

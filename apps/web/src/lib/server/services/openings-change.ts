@@ -1,5 +1,12 @@
 /** The openings a job has: added, changed, removed and put back, all of a change or nothing. */
-import { contentHash, sameMark, type JobContext, type OpeningDocument, type Unit } from '@hulvek/core';
+import {
+  contentHash,
+  sameMark,
+  type JobContext,
+  type OpeningDocument,
+  type Unit,
+  type Wall,
+} from '@hulvek/core';
 import { and, desc, eq, inArray, isNotNull, type SQL } from 'drizzle-orm';
 import type { OpeningsChange, RemovedOpening } from '../../contract/openings-change.ts';
 import { inTransaction, type Database, type Queries } from '../db/index.ts';
@@ -31,6 +38,7 @@ interface Known {
 /** What of a change is not there yet: a change that is sent again leaves nothing to do. */
 interface ToDo {
   readonly units: readonly Unit[];
+  readonly walls: readonly Wall[];
   readonly added: readonly OpeningDocument[];
   readonly changed: readonly { readonly document: OpeningDocument; readonly version: number }[];
   readonly removed: readonly string[];
@@ -71,7 +79,7 @@ export async function changeOpenings(
         { document: storedOpening(document), version, removed: removedAt !== null },
       ]),
     );
-    const todo = leftToDo(change, known, context.units);
+    const todo = leftToDo(change, known, context);
     if ('because' in todo) return todo;
     const refusal = refusedFor(todo, known, context);
     if (refusal) return refusal;
@@ -90,12 +98,13 @@ const refuse = (because: Refused['because'], marks: readonly string[] = []): Ref
 function leftToDo(
   change: OpeningsChange,
   known: ReadonlyMap<string, Known>,
-  units: readonly Unit[],
+  { units, walls }: JobContext,
 ): ToDo | Refused {
   const unitNow = (id: string) => units.find((unit) => unit.id === id);
-  for (const unit of change.units) {
-    const there = unitNow(unit.id);
-    if (there && contentHash(there) !== contentHash(unit)) return refuse('unit-there', [unit.name]);
+  const wallNow = (id: string) => walls.find((wall) => wall.id === id);
+  for (const one of [...change.units, ...change.walls]) {
+    const there = unitNow(one.id) ?? wallNow(one.id);
+    if (there && contentHash(there) !== contentHash(one)) return refuse('unit-there', [one.name]);
   }
   for (const { id, mark, deviations } of change.add) {
     const there = known.get(id);
@@ -115,6 +124,7 @@ function leftToDo(
   if ([...change.remove, ...change.restore].some((id) => !known.has(id))) return refuse('no-opening');
   return {
     units: change.units.filter(({ id }) => !unitNow(id)),
+    walls: change.walls.filter(({ id }) => !wallNow(id)),
     added: change.add.filter(({ id }) => !known.has(id)),
     changed,
     removed: change.remove.filter((id) => known.get(id)?.removed === false),
@@ -132,7 +142,11 @@ function refusedFor(todo: ToDo, known: ReadonlyMap<string, Known>, context: JobC
   const marks = [...next.values()];
   const twice = marks.filter((mark, i) => marks.findIndex((other) => sameMark(other) === sameMark(mark)) < i);
   if (twice.length > 0) return refuse('marks', twice);
-  const then = { ...context, units: [...context.units, ...todo.units] };
+  const then = {
+    ...context,
+    units: [...context.units, ...todo.units],
+    walls: [...context.walls, ...todo.walls],
+  };
   for (const document of written) {
     const missing = notInJob(then, document);
     if (missing) return refuse(missing, [document.mark]);
@@ -143,14 +157,14 @@ function refusedFor(todo: ToDo, known: ReadonlyMap<string, Known>, context: JobC
 async function store(
   tx: Queries,
   job: string,
-  { units, added, changed, removed, restored }: ToDo,
+  { units, walls, added, changed, removed, restored }: ToDo,
   { context, userId }: { context: JobContext; userId: string | null },
 ): Promise<void> {
   const here = (ids: readonly string[]) => and(eq(openings.jobId, job), inArray(openings.id, [...ids]));
-  if (units.length > 0)
+  if (units.length + walls.length > 0)
     await tx
       .update(jobs)
-      .set({ units: [...context.units, ...units] })
+      .set({ units: [...context.units, ...units], walls: [...context.walls, ...walls] })
       .where(eq(jobs.id, job));
   if (added.length > 0 && !(await insertOpenings(tx, job, added, { userId })))
     throw new Error('an opening was there under the lock of its job');
@@ -168,7 +182,7 @@ async function store(
   if (restored.length > 0)
     await tx.update(openings).set({ removedAt: null, removedBy: null }).where(here(restored));
   // Which openings there are, and what they go by, is the job's own.
-  const whole = units.length + added.length + removed.length + restored.length > 0;
+  const whole = units.length + walls.length + added.length + removed.length + restored.length > 0;
   const ids = changed.map(({ document }) => document.id);
   if (whole || ids.length > 0) await announceAll(tx, { job, openings: whole ? null : ids });
 }

@@ -21,6 +21,13 @@ export type { OpeningPart };
 
 export const openingOfPart = (part: OpeningPart): Opening => openingOf(part.document, part.readings);
 
+/** Openings as what is drawn and written beside the server is made from: without what those have no use for. */
+export const barePartsOf = async (db: Queries, job: string) =>
+  (await loadParts(db, job)).map((part) => ({
+    part: { document: part.document, issues: part.issues, entries: part.entries },
+    opening: openingOfPart(part),
+  }));
+
 /** Joins an opening to what is chosen for it now. */
 export const newestVersion = and(
   eq(openingVersions.jobId, openings.jobId),

@@ -187,6 +187,9 @@ class Taking {
       const entry: Entry = { ...one.record, ...received, ...maker };
       if ((entry.kind === 'photo') !== (one.picture !== undefined && entry.photo !== null))
         return refuse('not-a-picture');
+      // A picture is the one that its device digested.
+      if (entry.facts?.kind === 'picture' && entry.photo?.sha256 !== entry.facts.sha256)
+        return refuse('not-a-picture');
       const issues =
         this.#plans.get(entry.opening) ?? (await loadIssues(tx, this.#job, entry.opening, own.plans));
       this.#plans.set(entry.opening, issues);
@@ -314,13 +317,15 @@ export async function loadPhoto(
   db: Database,
   job: string,
   id: string,
-): Promise<{ type: string; bytes: Buffer } | null> {
+): Promise<{ type: string; bytes: Buffer; opening: string } | null> {
   const [row] = await db
-    .select({ bytes: photos.bytes, photo: entries.photo })
+    .select({ bytes: photos.bytes, photo: entries.photo, opening: entries.openingId })
     .from(photos)
     .innerJoin(entries, eq(entries.id, photos.id))
     .where(and(eq(photos.id, id), eq(entries.jobId, job)));
-  return row ? { type: mustRead('photo', row.photo, `picture ${id}`).type, bytes: row.bytes } : null;
+  if (!row) return null;
+  const { type } = mustRead('photo', row.photo, `picture ${id}`);
+  return { type, bytes: row.bytes, opening: row.opening };
 }
 
 export const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');

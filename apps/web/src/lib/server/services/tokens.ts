@@ -19,6 +19,8 @@ export interface TokenScope {
   readonly user?: string;
   readonly madeBy: string | null;
   readonly days: number;
+  /** What it tells, where it tells something. */
+  readonly tells?: unknown;
 }
 
 export type Token = typeof tokens.$inferSelect;
@@ -33,6 +35,7 @@ export async function makeToken(db: Queries, scope: TokenScope, now = new Date()
     role: scope.role ?? null,
     userId: scope.user ?? null,
     madeBy: scope.madeBy,
+    tells: scope.tells ?? null,
     expiresAt: new Date(now.getTime() + scope.days * DAY_ms),
   });
   return secret;

@@ -59,6 +59,14 @@ export async function mayTry(db: Database, knock: Knock, now = new Date()): Prom
   return counted.every((kind) => (of.get(keys[kind]) ?? 0) <= MOST[kind]);
 }
 
+/** Links opened from one address: 128 random bits are not guessed, and whoever tries is stopped all the same. */
+export async function mayOpenLink(db: Database, address: string, now = new Date()): Promise<boolean> {
+  const key = digest(`link ${address}`);
+  await db.insert(tries).values({ key, at: now });
+  const since = new Date(now.getTime() - WINDOW_ms);
+  return (await db.$count(tries, and(eq(tries.key, key), gt(tries.at, since)))) <= MOST.address;
+}
+
 /** It was the right one: its tries are forgotten, and the place is known from now on. */
 export async function gotIn(db: Database, knock: Knock): Promise<void> {
   const keys = keysOf(knock);

@@ -4,6 +4,7 @@ import { heatProblems, heatRunStates } from '../../../contract/heat.ts';
 import { lookRules, roles } from '../../../contract/rights.ts';
 import { auditActions, taskKinds, taskStates, tokenKinds } from '../../../contract/doors.ts';
 import {
+  bigint,
   bigserial,
   boolean,
   customType,
@@ -174,8 +175,98 @@ export const tokens = pgTable(
     expiresAt: at('expires_at').notNull(),
     usedAt: at('used_at'),
     revokedAt: at('revoked_at'),
+    /** What it tells, where it is a link that tells something: as it was when it was made. */
+    tells: jsonb('tells'),
   },
   (table) => [index('tokens_job').on(table.jobId)],
+);
+
+/** Whoever said by a link to have read a notice: a name that nobody checked. Only ever added. */
+export const acknowledgements = pgTable(
+  'acknowledgements',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    tokenId: uuid('token_id').notNull(),
+    /** Whom it was for, as the link told it. */
+    toWhom: text('to_whom').notNull(),
+    said: text('said').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [index('acknowledgements_job').on(table.jobId)],
+);
+
+/**
+ * Logs of other installations that came with a package: as they came, with the manifest that signs them. What was brought of them
+ * has a chain of its own here; these say what it was there. Only ever added.
+ */
+export const foreignLogs = pgTable(
+  'foreign_logs',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    /** The account that brought it. */
+    userId: uuid('user_id'),
+    file: text('file').notNull(),
+    log: text('log').notNull(),
+    manifest: text('manifest').notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [index('foreign_logs_job').on(table.jobId)],
+);
+
+/** Packages on their way in: read by whoever brings them, and gone after a day. */
+export const packages = pgTable(
+  'packages',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    size_bytes: bigint('size_bytes', { mode: 'number' }).notNull(),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [index('packages_user').on(table.userId)],
+);
+
+/** A package in parts, in the order in which they follow each other. */
+export const packageParts = pgTable(
+  'package_parts',
+  {
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    from_bytes: bigint('from_bytes', { mode: 'number' }).notNull(),
+    bytes: bytea('bytes').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.packageId, table.from_bytes] })],
+);
+
+/** What somebody asks who was shared a job by link, and what was answered. */
+export const questions = pgTable(
+  'questions',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    /** Of an opening; of the whole job without it. */
+    openingId: text('opening_id'),
+    tokenId: uuid('token_id').notNull(),
+    /** Whom the link was made for. */
+    toWhom: text('to_whom').notNull(),
+    question: text('question').notNull(),
+    at: at('at').notNull().defaultNow(),
+    answer: text('answer'),
+    answeredBy: uuid('answered_by'),
+    answeredAt: at('answered_at'),
+  },
+  (table) => [index('questions_job').on(table.jobId)],
 );
 
 /** Tries to get in, by what they are counted under; kept as long as they count. */
@@ -224,6 +315,19 @@ export const tasks = pgTable(
     at: at('at').notNull().defaultNow(),
   },
   (table) => [index('tasks_user').on(table.userId)],
+);
+
+/** What came of a task, for as long as the task is kept: in parts, in the order in which they follow each other. */
+export const taskFiles = pgTable(
+  'task_files',
+  {
+    taskId: uuid('task_id')
+      .notNull()
+      .references(() => tasks.id, { onDelete: 'cascade' }),
+    part: integer('part').notNull(),
+    bytes: bytea('bytes').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.taskId, table.part] })],
 );
 
 const ofOpening = (table: { jobId: AnyPgColumn; openingId: AnyPgColumn }) =>
