@@ -1,9 +1,9 @@
 /** Everything entered on this device that the server has not taken yet. Nothing leaves it but by being taken. */
 import { dropItems, keepItems, waitingItems, type OutboxItem } from './database.ts';
-import { recordAnswers, refusalAnswer } from '$lib/contract/answers.ts';
+import { recordAnswers } from '$lib/contract/answers.ts';
 import type { Me } from '$lib/contract/pack.ts';
-import { answerOf, inText } from '$lib/contract/read.ts';
-import { errorsWords } from '$words/contract.ts';
+import { answerOf } from '$lib/contract/read.ts';
+import { sentence } from './sentence.ts';
 
 export type Line = 'idle' | 'sending' | 'no-network' | 'signed-out' | 'not-kept';
 
@@ -209,11 +209,4 @@ function post(job: string, batch: readonly OutboxItem[]): Promise<Response> {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ sentAt, records }),
   });
-}
-
-/** The sentence in an error answer of the server. */
-export async function sentence(response: Response): Promise<string> {
-  const body = await response.text();
-  const answer = inText(refusalAnswer, body);
-  return answer ? (answer.message ?? errorsWords.unexpected) : body || errorsWords.unexpected;
 }

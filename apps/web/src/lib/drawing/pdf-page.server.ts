@@ -43,6 +43,8 @@ const bytes = (dataUri: string): Buffer => Buffer.from(dataUri.slice(dataUri.ind
 /** What the shipped faces have no sign for is written out. */
 export const plain = (words: string): string =>
   words
+    .replaceAll('≤', 'at most')
+    .replaceAll('≥', 'at least')
     .replaceAll('→', '>')
     .replaceAll('Ψ', 'psi')
     .replaceAll('Δ', 'd')
@@ -57,9 +59,20 @@ export class PdfPage {
   readonly #parts: Buffer[] = [];
   readonly #ended: Promise<void>;
 
-  constructor(info: { title: string; author: string; at: Date }) {
+  /** The tree of what the page says, for those who have it read to them; `null` where a paper has none. */
+  readonly #tree: PDFKit.PDFStructureElement | null;
+
+  constructor(info: {
+    title: string;
+    author: string;
+    at: Date;
+    tagged?: boolean;
+    /** Takes the paper as it grows, where it is not to be held whole. */
+    sink?: (part: Buffer) => void;
+  }) {
     this.doc = new PDFDocument({
       size: 'A4',
+      ...(info.tagged && { tagged: true, lang: 'en', displayTitle: true, pdfVersion: '1.7' as const }),
       margins: { top: MARGIN, left: MARGIN, right: MARGIN, bottom: MARGIN + 22 },
       bufferPages: true,
       info: { Title: info.title, Author: info.author, CreationDate: info.at },
@@ -68,11 +81,68 @@ export class PdfPage {
       .registerFont('regular', bytes(regular))
       .registerFont('bold', bytes(bold))
       .registerFont('mono', bytes(mono));
-    this.doc.on('data', (part: Buffer) => this.#parts.push(part));
+    this.#tree = info.tagged ? this.doc.struct('Document') : null;
+    if (this.#tree) this.doc.addStructure(this.#tree);
+    this.doc.on('data', info.sink ?? ((part: Buffer) => this.#parts.push(part)));
     this.#ended = new Promise((resolve) => this.doc.on('end', () => resolve()));
   }
 
+  /** What is drawn as a part of what the page says. */
+  #as(kind: string, draw: () => void, alt?: string): void {
+    if (!this.#tree) return draw();
+    const content = this.doc.markStructureContent(kind);
+    draw();
+    this.doc.endMarkedContent();
+    this.#tree.add(this.doc.struct(kind, alt === undefined ? {} : { alt }, [content]));
+  }
+
+  /** What is there for the eye only. */
+  #beside(draw: () => void): void {
+    if (!this.#tree) return draw();
+    this.doc.markContent('Artifact', { type: 'Layout' });
+    draw();
+    this.doc.endMarkedContent();
+  }
+
+  /** Begins a chapter that can be jumped to, and stands in the outline. */
+  chapter(words: string, anchor: string): PDFKit.PDFOutline {
+    const outline = this.doc.outline.addItem(words);
+    this.doc.addNamedDestination(anchor);
+    this.text(words, { font: 'bold', size: 16, as: 'H1' });
+    return outline;
+  }
+
+  /** A line that leads to a chapter. */
+  link(words: string, anchor: string): void {
+    const { doc } = this;
+    if (doc.y > doc.page.height - doc.page.margins.bottom - 16) doc.addPage();
+    this.#as('P', () =>
+      doc
+        .font('regular')
+        .fontSize(10)
+        .fillColor(INK)
+        .text(plain(words), MARGIN, doc.y, { width: this.width, goTo: anchor, underline: true }),
+    );
+  }
+
+  figure(alt: string, draw: () => void): void {
+    this.#as('Figure', draw, plain(alt));
+  }
+
+  /** A picture with what it shows for those who cannot see it; one that cannot be read is left out. */
+  picture(bytes: Buffer, alt: string, high: number): void {
+    this.room(high + 8);
+    const { y } = this.doc;
+    try {
+      this.figure(alt, () => void this.doc.image(bytes, MARGIN, y, { fit: [this.width, high] }));
+      this.doc.y = y + high + 8;
+    } catch {
+      this.doc.y = y;
+    }
+  }
+
   async end(): Promise<Buffer> {
+    this.#tree?.end();
     this.doc.end();
     await this.#ended;
     return Buffer.concat(this.#parts);
@@ -86,17 +156,21 @@ export class PdfPage {
     const doc = this.doc;
     if (doc.y > doc.page.height - 120) doc.addPage();
     doc.moveDown(0.8);
-    doc.font('bold').fontSize(12).fillColor(INK).text(plain(words), MARGIN, doc.y, { width: this.width });
+    this.#as('H2', () => {
+      doc.font('bold').fontSize(12).fillColor(INK).text(plain(words), MARGIN, doc.y, { width: this.width });
+    });
     doc.moveDown(0.2);
   }
 
-  text(words: string, o: { colour?: string; size?: number; font?: string } = {}): void {
+  text(words: string, o: { colour?: string; size?: number; font?: string; as?: string } = {}): void {
     if (words === '') return;
-    this.doc
-      .font(o.font ?? 'regular')
-      .fontSize(o.size ?? 9.5)
-      .fillColor(o.colour ?? INK)
-      .text(plain(words), MARGIN, this.doc.y, { width: this.width });
+    this.#as(o.as ?? 'P', () =>
+      this.doc
+        .font(o.font ?? 'regular')
+        .fontSize(o.size ?? 9.5)
+        .fillColor(o.colour ?? INK)
+        .text(plain(words), MARGIN, this.doc.y, { width: this.width }),
+    );
   }
 
   /** In a column of the page, with the face that is set. */
@@ -124,19 +198,23 @@ export class PdfPage {
       doc.font('regular').fontSize(9.5);
       const widths = cells.map((_, i) => usable * (shares[i] ?? 0) - 8);
       const height = Math.max(
-        ...cells.map((cell, i) => doc.heightOfString(plain(cell), { width: widths[i] ?? 50 })),
+        ...cells.map((cell, i) =>
+          doc.font(i === 0 ? 'bold' : 'regular').heightOfString(plain(cell), { width: widths[i] ?? 50 }),
+        ),
       );
       if (doc.y + height > doc.page.height - doc.page.margins.bottom) doc.addPage();
       const y = doc.y;
-      if (verdict) this.mark(verdict, MARGIN + 5, y + 5.5);
+      if (verdict) this.#beside(() => this.mark(verdict, MARGIN + 5, y + 5.5));
       let x = MARGIN + indent;
-      cells.forEach((cell, i) => {
-        doc
-          .font(i === 0 ? 'bold' : 'regular')
-          .fillColor(verdict && cell === verdictTexts[verdict] ? COLOURS[verdict] : INK)
-          .text(plain(cell), x, y, { width: widths[i] ?? 50 });
-        x += usable * (shares[i] ?? 0);
-      });
+      this.#as('P', () =>
+        cells.forEach((cell, i) => {
+          doc
+            .font(i === 0 ? 'bold' : 'regular')
+            .fillColor(verdict && cell === verdictTexts[verdict] ? COLOURS[verdict] : INK)
+            .text(plain(cell), x, y, { width: widths[i] ?? 50 });
+          x += usable * (shares[i] ?? 0);
+        }),
+      );
       doc.y = y + height + 3;
       doc.x = MARGIN;
     }
@@ -219,6 +297,30 @@ export class PdfPage {
     if (this.doc.y + high > this.doc.page.height - this.doc.page.margins.bottom) this.doc.addPage();
   }
 
+  /** Across every page so far, pale, and no part of what is read out. */
+  watermark(words: string): void {
+    const doc = this.doc;
+    const { count } = doc.bufferedPageRange();
+    for (let i = 0; i < count; i++) {
+      doc.switchToPage(i);
+      doc.page.margins.bottom = 0;
+      if (this.#tree) doc.markContent('Artifact', { type: 'Page' });
+      const middle: [number, number] = [doc.page.width / 2, doc.page.height / 2];
+      doc.save().rotate(-55, { origin: middle }).fillOpacity(0.1);
+      doc
+        .font('bold')
+        .fontSize(30)
+        .fillColor('#000')
+        .text(plain(words), middle[0] - 380, middle[1] - 15, {
+          width: 760,
+          align: 'center',
+          lineBreak: false,
+        });
+      doc.restore().fillOpacity(1);
+      if (this.#tree) doc.endMarkedContent();
+    }
+  }
+
   /** On every page so far. */
   footers(words: string, mark: string): void {
     const doc = this.doc;
@@ -228,6 +330,7 @@ export class PdfPage {
       // Below the margin nothing may start another page.
       doc.page.margins.bottom = 0;
       const y = doc.page.height - MARGIN - 8;
+      if (this.#tree) doc.markContent('Artifact', { type: 'Pagination' });
       doc
         .moveTo(MARGIN, y - 4)
         .lineTo(MARGIN + this.width, y - 4)
@@ -244,6 +347,7 @@ export class PdfPage {
         align: 'right',
         lineBreak: false,
       });
+      if (this.#tree) doc.endMarkedContent();
     }
   }
 }

@@ -29,7 +29,8 @@ import { SvelteMap } from 'svelte/reactivity';
 import { idle } from '$lib/device/idle.ts';
 import { answeredPack, withChanges, withItem, withRecords } from './pack-changes.ts';
 import { openingRow, type OpeningName, type OpeningRow } from './opening-row.ts';
-import { sentence, type Outbox } from '$lib/device/outbox.svelte.ts';
+import type { Outbox } from '$lib/device/outbox.svelte.ts';
+import { sentence } from '$lib/device/sentence.ts';
 
 /** An opening with everything known of it here, sent or not; `document` is what the server has. */
 export interface OpeningView extends OpeningPart {

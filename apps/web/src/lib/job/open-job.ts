@@ -3,7 +3,8 @@ import { packSchema, type Pack } from '$lib/contract/pack.ts';
 import { answeredPack, withChanges } from './pack-changes.ts';
 import { answerOf } from '$lib/contract/read.ts';
 import { forgetPack, keepPack, keptPack } from '$lib/device/database.ts';
-import { sentence, type Outbox } from '$lib/device/outbox.svelte.ts';
+import type { Outbox } from '$lib/device/outbox.svelte.ts';
+import { sentence } from '$lib/device/sentence.ts';
 import { offlineWords } from '$words/device.ts';
 import { JobStore } from './job.svelte.ts';
 

@@ -16,7 +16,7 @@ import {
 import { keptDraftSchema, savedAnswer, storedSchema, type Stored } from '$lib/contract/answers.ts';
 import { answerOf, inText } from '$lib/contract/read.ts';
 import type { JobStore, OpeningView } from './job.svelte.ts';
-import { sentence } from '$lib/device/outbox.svelte.ts';
+import { sentence } from '$lib/device/sentence.ts';
 
 /** `waiting`: kept on this device because the server did not answer; `refused`: the server would not take it. */
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict' | 'refused';

@@ -1,9 +1,9 @@
 /** The openings a job has, changed as a whole: each change is stored before it shows, and can be undone. */
 import { openingsChanged, NO_CHANGE, type OpeningsChange } from '$lib/contract/openings-change.ts';
 import { answerOf } from '$lib/contract/read.ts';
-import { sentence } from '$lib/device/outbox.svelte.ts';
+import { sentence } from '$lib/device/sentence.ts';
 import { addWords, openingsWords } from '$words/openings.ts';
-import { asAsked, type Opening, type OpeningDocument, type Unit } from '@hulvek/core';
+import { asAsked, type Opening, type OpeningDocument, type Unit, type Wall } from '@hulvek/core';
 import type { JobStore } from './job.svelte.ts';
 import { OpeningsEditor } from './openings.svelte.ts';
 
@@ -32,10 +32,20 @@ export class OpeningsSet {
   /** Ids of openings are made before they are sent: the same ones sent again add nothing. */
   async add(
     openings: readonly OpeningDocument[],
-    more: { readonly units?: readonly Unit[]; readonly change?: readonly OpeningDocument[] } = {},
+    more: {
+      readonly units?: readonly Unit[];
+      readonly walls?: readonly Wall[];
+      readonly change?: readonly OpeningDocument[];
+    } = {},
   ): Promise<boolean> {
     const changed = this.#toChange(more.change ?? []);
-    const change = { ...NO_CHANGE, units: [...(more.units ?? [])], add: [...openings], change: changed };
+    const change = {
+      ...NO_CHANGE,
+      units: [...(more.units ?? [])],
+      walls: [...(more.walls ?? [])],
+      add: [...openings],
+      change: changed,
+    };
     const said = [
       ...(openings.length > 0 ? [openingsWords.added(openings.length)] : []),
       ...(changed.length > 0 ? [openingsWords.changed(changed.length)] : []),

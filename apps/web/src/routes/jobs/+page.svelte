@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import BringPackage from '$lib/features/packages/BringPackage.svelte';
   import TaskCard from '$lib/features/tasks/TaskCard.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { goto } from '$app/navigation';
@@ -128,6 +129,7 @@
       <input id="file" name="file" type="file" accept=".json,application/json" required />
       <Button type="submit">{jobsWords.loadSubmit}</Button>
     </form>
+    <BringPackage />
   </div>
 </main>
 

@@ -1,12 +1,14 @@
 <script module lang="ts">
   import type { OpeningRow } from '$lib/job/opening-row.ts';
-  import type { Collision, Placed } from '@hulvek/core';
+  import type { Collision, Outline, Placed } from '@hulvek/core';
   import type { BoardSteps } from './steps.ts';
 
   export interface FacadeProps {
     name: string;
     /** Width of the widest façade, so that all are drawn to one scale. */
     widest_mm: number;
+    /** What is drawn behind, where there is something. */
+    outline: Outline | null;
     openings: readonly (Placed & { readonly row: OpeningRow })[];
     /** Among the openings of this façade. */
     collisions: readonly Collision[];
@@ -33,6 +35,7 @@
   let {
     name,
     widest_mm,
+    outline,
     openings,
     collisions,
     selected,
@@ -50,11 +53,26 @@
     null,
   );
 
+  /** How far what is drawn behind reaches. */
+  const behind = $derived.by(() => {
+    const [u, v] = outline?.at ?? [0, 0];
+    const all = [
+      ...(outline?.lines.flat() ?? []),
+      ...(outline?.points ?? []).map((p) => [p.u, p.v] as const),
+    ];
+    const [xs, ys] = [all.map(([x]) => x + u), all.map(([, y]) => y + v)];
+    return {
+      left: Math.min(0, ...xs),
+      right: Math.max(0, ...xs),
+      low: Math.min(0, ...ys),
+      high: Math.max(0, ...ys),
+    };
+  });
   const extent = $derived({
-    left: Math.min(0, ...openings.map((o) => o.left)) - AROUND_mm,
-    right: Math.max(widest_mm, ...openings.map((o) => o.left + o.width)) + AROUND_mm,
-    bottom: Math.min(0, ...openings.map((o) => o.bottom)) - 200,
-    top: Math.max(2400, ...openings.map((o) => o.bottom + o.height)) + AROUND_mm,
+    left: Math.min(0, ...openings.map((o) => o.left), behind.left) - AROUND_mm,
+    right: Math.max(widest_mm, ...openings.map((o) => o.left + o.width), behind.right) + AROUND_mm,
+    bottom: Math.min(0, ...openings.map((o) => o.bottom), behind.low) - 200,
+    top: Math.max(2400, ...openings.map((o) => o.bottom + o.height), behind.high) + AROUND_mm,
   });
   const wide = $derived(extent.right - extent.left);
   const high = $derived(extent.top - extent.bottom);
@@ -113,6 +131,25 @@
     <svg viewBox="0 0 {wide} {high}" role="group" aria-label={boardWords.drawing(name)}>
       <rect class="face" x="0" y="0" width={wide} height={high} />
       <line class="ground" x1="0" x2={wide} y1={extent.top} y2={extent.top} stroke-width={1.5 * px} />
+      {#if outline}
+        {@const [u, v] = outline.at}
+        <g class="outline" aria-hidden="true">
+          {#each outline.lines as line, i (i)}
+            <polyline
+              points={line.map(([x, y]) => `${x + u - extent.left},${extent.top - y - v}`).join(' ')}
+              stroke-width={px}
+            />
+          {/each}
+          {#each outline.points ?? [] as point (point.name)}
+            <circle
+              cx={point.u + u - extent.left}
+              cy={extent.top - point.v - v}
+              r={3 * px}
+              stroke-width={px}
+            />
+          {/each}
+        </g>
+      {/if}
       {#each openings as o (o.id)}
         {@const p = at(o)}
         {@const beside = o.row.judgement && toldBeside(o.row.judgement)}
@@ -190,6 +227,11 @@
   }
   .ground {
     stroke: var(--ink-soft);
+  }
+  .outline {
+    fill: none;
+    stroke: var(--ink-soft);
+    pointer-events: none;
   }
   .opening {
     cursor: grab;

@@ -150,7 +150,7 @@
           {#if desk.canUndo}<Button kind="quiet" onclick={() => void desk.undo()}>{t.undo}</Button>{/if}
         {/if}
       {/if}
-      <span class="choice" role="group" aria-label={t.views.label}>
+      <span class="switch" role="group" aria-label={t.views.label}>
         {#each ['places', 'people', 'openings'] as const as one (one)}
           <button
             type="button"
@@ -162,7 +162,7 @@
           >
         {/each}
       </span>
-      <span class="choice" role="group" aria-label={t.zoom.label}>
+      <span class="switch" role="group" aria-label={t.zoom.label}>
         {#each Object.keys(zooms) as one (one)}
           <button type="button" aria-pressed={zoom === one} onclick={() => (zoom = one as Zoom)}
             >{t.zoom[one as Zoom]}</button
@@ -231,21 +231,8 @@
     align-items: center;
     gap: var(--gap-2) var(--gap-3);
   }
-  .choice {
-    display: inline-flex;
-  }
-  .choice button {
-    min-height: 38px;
-    padding: 0 var(--gap-3);
-    border: 1px solid var(--line);
-    background: var(--paper);
-    color: var(--ink);
-    font: inherit;
-  }
-  .choice button[aria-pressed='true'] {
-    border-color: var(--ink);
-    background: var(--sand-deep);
-    font-weight: 600;
+  .switch button {
+    min-height: 44px;
   }
   .both {
     display: grid;
@@ -274,7 +261,7 @@
     max-width: 70ch;
   }
   @media (pointer: coarse) {
-    .choice button {
+    .switch button {
       min-height: 46px;
     }
   }

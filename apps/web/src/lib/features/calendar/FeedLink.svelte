@@ -10,7 +10,7 @@
   import Button from '$lib/ui/Button.svelte';
   import { feedAnswer } from '$lib/contract/answers.ts';
   import { answerOf } from '$lib/contract/read.ts';
-  import { sentence } from '$lib/device/outbox.svelte.ts';
+  import { sentence } from '$lib/device/sentence.ts';
   import { offlineWords } from '$words/device.ts';
   import { calendarWords } from '$words/calendar.ts';
 

@@ -7,7 +7,7 @@
 </script>
 
 <script lang="ts">
-  import { sentence } from '$lib/device/outbox.svelte.ts';
+  import { sentence } from '$lib/device/sentence.ts';
   import { offlineWords } from '$words/device.ts';
   import { jobUnitWords } from '$words/conditions.ts';
   import type { LengthUnit } from '@hulvek/core';

@@ -9,8 +9,10 @@
 
 <script lang="ts">
   import JobPage from '$lib/features/shell/JobPage.svelte';
-  import { headAnswer } from '$lib/contract/answers.ts';
-  import { answerOf } from '$lib/contract/read.ts';
+  import { signedHeadOf } from '$lib/job/signed-head.ts';
+  import { factsText } from '$lib/features/install/facts-text.ts';
+  import { figureText } from '$lib/features/install/figures.ts';
+  import { openingTestWords, zoneWords } from '$words/opening-tests.ts';
   import Button from '$lib/ui/Button.svelte';
   import { dateTime, longDayName } from '$lib/ui/time.ts';
   import { dayWords as t } from '$words/day.ts';
@@ -65,13 +67,13 @@
   function measuredText({ facts }: Entry): string {
     if (facts?.kind !== 'measured') return '';
     const { what, value, accepted } = facts;
-    const shown =
-      what === 'surface'
-        ? writeMeasure('temperature', value, store.reads)
-        : what === 'moisture'
-          ? `${value} %`
-          : length(value);
+    const shown = figureText(what, value, store.reads);
     return `${measuredTexts[what].name.toLowerCase()} ${shown}${accepted ? ` (${accepted})` : ''}`;
+  }
+
+  function testText({ facts }: Entry): string {
+    if (facts?.kind === 'test') return openingTestWords.kinds[facts.of];
+    return facts?.kind === 'wet' ? openingTestWords.answers.wet(zoneWords[facts.zone]) : '';
   }
 
   async function close(event: SubmitEvent) {
@@ -79,9 +81,7 @@
     working = true;
     problem = '';
     try {
-      const response = await fetch(`/api/jobs/${store.id}/head?now`);
-      if (!response.ok) throw new Error(await response.text());
-      const { head } = await answerOf(response, headAnswer);
+      const head = await signedHeadOf(store.id, true);
       const { id: account, name: person } = store.pack.me;
       const one = { day, at: new Date().toISOString(), person, account, note: note.trim(), head };
       const was = job.days ? { days: job.days } : {};
@@ -153,6 +153,12 @@
         {/each}
         {#each one.otherwise as entry (entry.id)}
           <li>{time(entry.at)} {t.otherwise}: {entry.built ? changeText(entry.built, length) : ''}</li>
+        {/each}
+        {#each one.departures as entry (entry.id)}
+          <li>{time(entry.at)} {factsText(entry, store.reads)} {entry.note} ({entry.person})</li>
+        {/each}
+        {#each one.tests as entry (entry.id)}
+          <li>{time(entry.at)} {testText(entry)}</li>
         {/each}
         {#each one.notes as entry (entry.id)}<li>
             {time(entry.at)}

@@ -9,7 +9,17 @@
 <script lang="ts">
   import { orderWords } from '$words/order.ts';
   import { detailWords } from '$words/detail.ts';
-  import { axisIds, axisTexts, choiceText, methodChoices, ruleTexts, type RuleId } from '@hulvek/core';
+  import { deviationWords } from '$words/install.ts';
+  import {
+    axisIds,
+    axisTexts,
+    choiceText,
+    methodChoices,
+    ruleTexts,
+    standing,
+    stepText,
+    type RuleId,
+  } from '@hulvek/core';
 
   let { editor }: DeviationLogProps = $props();
   const accepted = $derived(editor.opening.deviations ?? []);
@@ -27,6 +37,13 @@
       }));
   });
 
+  /** What was departed from on site. */
+  const onSite = $derived(
+    standing(editor.store.view(editor.id)?.entries ?? []).flatMap((entry) =>
+      entry.facts?.kind === 'deviation' ? [{ entry, facts: entry.facts }] : [],
+    ),
+  );
+
   const day = (iso: string) =>
     new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(new Date(iso));
 
@@ -39,7 +56,7 @@
   }
 </script>
 
-{#if accepted.length > 0 || departures.length > 0}
+{#if accepted.length > 0 || departures.length > 0 || onSite.length > 0}
   <section aria-label={detailWords.log}>
     <h2>{detailWords.log}</h2>
     <ul>
@@ -54,6 +71,14 @@
               >{detailWords.withdraw}</button
             >
           {/if}
+        </li>
+      {/each}
+      {#each onSite as { entry, facts } (entry.id)}
+        <li>
+          <b>{stepText(entry.step).title}</b>: {deviationWords.is(
+            deviationWords.froms[facts.from],
+            facts.accepted,
+          )} “{entry.note}” {entry.person}, {day(entry.at)}
         </li>
       {/each}
     </ul>

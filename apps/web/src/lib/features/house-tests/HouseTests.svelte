@@ -34,6 +34,7 @@
     type FanSafety,
     type HouseTest,
   } from '@hulvek/core';
+  import OpeningTests from '$lib/features/opening-tests/OpeningTests.svelte';
   import FanResult from './FanResult.svelte';
   import { readTyped, type TypedTest } from './typed-test.ts';
 
@@ -293,6 +294,7 @@
     {/each}
   </ul>
   <p class="quiet">{t.limits}</p>
+  <OpeningTests {store} />
 </JobPage>
 
 <style>

@@ -45,7 +45,7 @@
         step: one.step,
         undoes: null,
         note: t.covered(reason.trim()),
-        facts: { kind: 'fault', piece: one.piece, severity: 'noted', before: step.id },
+        facts: { kind: 'fault', piece: one.piece, severity: 'passed', before: step.id },
       });
     asking = false;
     reason = '';

@@ -14,6 +14,7 @@
   import { changeText } from '$words/prove-water.ts';
   import { clockWords, madeBy } from '$words/contract.ts';
   import { formatLength, toldTwice, type Entry } from '@hulvek/core';
+  import { factsText } from './facts-text.ts';
 
   let { log, title }: EntryHistoryProps = $props();
   const length = (mm: number) => formatLength(mm, log.store.reads);
@@ -36,6 +37,7 @@
         {/if}
         {#each odd as oddity (oddity)}<strong class="clock">{clockWords.oddities[oddity]}</strong>{/each}
         {#if entry.built}<span>{changeText(entry.built, length)}</span>{/if}
+        {#if entry.facts}<span>{factsText(entry, log.store.reads)}</span>{/if}
         {#if entry.note}<q>{entry.note}</q>{/if}
       </li>
     {/each}

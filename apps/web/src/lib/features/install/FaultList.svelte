@@ -15,7 +15,10 @@
   import { mayLook } from '$lib/contract/rights.ts';
   import { installWords } from '$words/install.ts';
   import { punchWords as t } from '$words/punch.ts';
-  import { pieceText, stepText, type Entry } from '@hulvek/core';
+  import { formatLength, mendOf, pieceText, stepText, type Entry } from '@hulvek/core';
+  import PictureButton from '$lib/ui/PictureButton.svelte';
+  import { pressWords } from '$words/install.ts';
+  import EntryPicture from './EntryPicture.svelte';
 
   let { faults, log }: FaultListProps = $props();
   /** How each was mended, as it is typed. */
@@ -24,6 +27,19 @@
   const add = (kind: Entry['kind'], { entry }: Fault, facts: NonNullable<Entry['facts']>, note = '') => {
     if (log.add({ kind, step: entry.step, undoes: null, note, facts })) how[entry.id] = '';
   };
+  const length = (mm: number) => formatLength(mm, log.store.reads);
+  const done = $derived(log.progress.filter(({ tick }) => tick).length);
+  /** What is taken off to get at it, in the wall as it stands, and what is laid again. */
+  const mendText = ({ facts }: Fault): string => {
+    const build = log.frozen?.build;
+    if (!build) return '';
+    const place = facts.at?.from === 'outside' ? ([facts.at.u_mm, facts.at.v_mm] as const) : undefined;
+    const { open, lay } = mendOf(build, facts.piece, done, place);
+    const names = (ids: readonly string[]) => ids.map((one) => pieceText(one)).join(', ');
+    return open.length === 0 ? t.free : `${t.open(names(open))} ${t.lay(names(lay))}`;
+  };
+  const picturesOf = ({ entry }: Fault) =>
+    log.entries.filter(({ facts }) => facts?.kind === 'picture' && facts.fault === entry.id);
   const mayRecheck = ({ mended }: Fault) => {
     const { role, lookRule, me } = log.store.pack;
     return log.may('rechecked') && mayLook(lookRule, role, me, mended);
@@ -44,6 +60,13 @@
           {pieceText(facts.piece)} · {t.found(entry.person, dateTime(entry.at))}{#if facts.owner}
             · {t.owner}: {facts.owner}{/if}
         </p>
+        {#if facts.at}<p class="quiet">
+            {pressWords.at(length(facts.at.u_mm), length(facts.at.v_mm))}
+          </p>{/if}
+        {#each picturesOf(fault) as picture (picture.id)}
+          <EntryPicture entry={picture} job={log.store.id} kept={log.keptPicture(picture.id)} />
+        {/each}
+        {#if status === 'open'}<p>{mendText(fault)}</p>{/if}
         {#if status !== 'closed' && facts.severity === 'stops'}
           <p>{facts.before ? t.before(stepText(facts.before).title) : t.never}</p>
         {/if}
@@ -51,7 +74,8 @@
             {t.mendedBy(mended.person, dateTime(mended.at))}{mended.note ? `: ${mended.note}` : ''}
           </p>{/if}
         {#if rechecked}<p class="quiet">{t.rechecked(rechecked.person, dateTime(rechecked.at))}</p>{/if}
-        {#if failed > 0}<p class="caution">{t.failed(failed)}</p>{/if}
+        {#if failed > 0 && status !== 'closed'}<p class="caution">{t.failed(failed)}</p>{/if}
+        {#if status === 'mended'}<p class="quiet">{t.looks(fault.looks)}</p>{/if}
         {#if status === 'open'}
           <div class="do">
             <label>{t.how}<input maxlength="2000" autocomplete="off" bind:value={how[entry.id]} /></label>
@@ -62,6 +86,12 @@
                 add('mended', fault, { kind: 'mended', fault: entry.id }, (how[entry.id] ?? '').trim())}
               >{t.mend}</Button
             >
+            {#if log.may('photo')}
+              <PictureButton
+                label={installWords.addPicture}
+                onpicture={(file) => void log.addPicture(entry.step, file, '', entry.id)}
+              />
+            {/if}
             <Button
               kind="quiet"
               large

@@ -31,6 +31,7 @@
   import FreezeForm from './FreezeForm.svelte';
   import EntryHistory from './EntryHistory.svelte';
   import StepCard from './StepCard.svelte';
+  import TakenBar from './TakenBar.svelte';
 
   let { editor }: InstallStageProps = $props();
   const log = untrack(() => new FieldLog(editor.store, editor.opening.id));
@@ -147,6 +148,7 @@
     </div>
     <!-- What lies open for weeks is told for the whole job; here what cannot wait for the end of the step. -->
     {#if log.issue}<Clocks store={editor.store} opening={editor.id} kinds={['open', 'rest']} />{/if}
+    {#if log.issue}<TakenBar {log} />{/if}
     {#if log.problem}<p class="problem" role="alert">{log.problem}</p>{/if}
 
     {#if !log.issue}

@@ -20,11 +20,12 @@
   import Paper from '$lib/drawing/Paper.svelte';
   import Button from '$lib/ui/Button.svelte';
   import PictureButton from '$lib/ui/PictureButton.svelte';
-  import { builtWords, entryKindsWords, installWords, statusWords } from '$words/install.ts';
+  import { builtWords, deviationWords, entryKindsWords, installWords, statusWords } from '$words/install.ts';
   import { punchWords } from '$words/punch.ts';
   import { measureWords } from '$words/measure.ts';
   import { clockTime } from '$lib/ui/time.ts';
   import {
+    areKnown,
     asksAt,
     faceDrawing,
     faultsOf,
@@ -47,21 +48,22 @@
     type PieceRole,
   } from '@hulvek/core';
 
-  import VerdictMark from '$lib/ui/VerdictMark.svelte';
-  import { changeText } from '$words/prove-water.ts';
   import Marked from '$lib/features/glossary/Marked.svelte';
+  import BeforeTick from './BeforeTick.svelte';
   import BuiltForm from './BuiltForm.svelte';
-  import CoverList from './CoverList.svelte';
+  import DeviationForm from './DeviationForm.svelte';
   import FaultForm from './FaultForm.svelte';
   import FaultList from './FaultList.svelte';
   import MeasuredList from './MeasuredList.svelte';
+  import SaidOtherwise from './SaidOtherwise.svelte';
   import EntryPicture from './EntryPicture.svelte';
 
   let { step, state: now, number, open, log, units, ondone }: StepCardProps = $props();
   /** A card somebody opened or closed stays so until another one is next. */
   let shown = $derived(open);
   let note = $state('');
-  let asking = $state<'note' | 'override' | 'built' | 'fault' | null>(null);
+  let asking = $state<'note' | 'override' | 'built' | 'fault' | 'deviation' | null>(null);
+  let despite = $state('');
   const words = $derived(stepText(step.id, log.frozen?.build.context.choices, log.issue?.unit.operation));
   const cuts = $derived((log.frozen?.cuts ?? []).filter((cut) => step.places.includes(cut.piece)));
   const places = $derived.by(() => {
@@ -90,12 +92,15 @@
   const figure = $derived((mm: number) => formatLength(mm, own, 'figure'));
   const NO_FIGURES: ReadonlySet<DrawingLayer> = new Set(['dimensions']);
   const pictures = $derived(now.entries.filter((entry) => entry.kind === 'photo'));
-  const otherwise = $derived(now.entries.filter((entry) => entry.kind === 'built'));
   const measured = $derived.by(() => {
     const build = log.frozen?.build;
     return build ? measuredAt(asksAt(build, step, log.store.context.materials), now.entries) : [];
   });
   const faults = $derived(faultsOf(now.entries));
+  const conditions = $derived(shown && !now.tick ? log.conditionsAt(step) : null);
+  /** Outside what its materials ask for, and nobody said why it is done all the same. */
+  const isOutside = $derived((conditions?.outside.length ?? 0) > 0 && despite.trim() === '');
+  const held = $derived(shown && !now.tick ? log.heldAt(step) : null);
   const unsent = $derived(now.entries.some((entry) => log.waiting.has(entry.id)));
   const resting = $derived(now.blockedBy.some((b) => b.kind === 'rest'));
 
@@ -121,7 +126,12 @@
   }
 
   function send(kind: Entry['kind'], undoes: string | null = null, said = '') {
-    if (log.add({ kind, step: step.id, undoes, note: said })) {
+    const reason = despite.trim();
+    const asItIs =
+      kind === 'tick' && conditions && areKnown(conditions)
+        ? { facts: { ...conditions.facts, ...(reason !== '' && { despite: reason }) } }
+        : {};
+    if (log.add({ kind, step: step.id, undoes, note: said, ...asItIs })) {
       note = '';
       asking = null;
       if (kind === 'tick' || kind === 'look') ondone();
@@ -184,7 +194,7 @@
       </p>{/if}
     {#if cuts.length > 0}
       <dl>
-        {#each cuts as cut (cut.piece)}
+        {#each cuts as cut, i (i)}
           <div>
             <dt>{pieceText(cut.piece)}</dt>
             <dd class="figure">
@@ -241,13 +251,25 @@
         {/each}
       </ul>
     {/if}
-    {#if shown && !now.tick}<CoverList {step} {log} />{/if}
+    {#if shown}
+      <BeforeTick
+        {step}
+        {log}
+        {units}
+        title={words.title}
+        state={now}
+        {conditions}
+        {held}
+        {isOutside}
+        bind:despite
+      />
+    {/if}
     <div class="actions">
       {#if now.status === 'open' || now.status === 'blocked'}
         <Button
           kind="main"
           large
-          disabled={now.status !== 'open' || !log.may('tick')}
+          disabled={now.status !== 'open' || !log.may('tick') || held !== null || isOutside}
           onclick={(event) => pressed(event, 'tick')}>{installWords.tick}</Button
         >
       {:else if now.status === 'confirm'}
@@ -269,6 +291,9 @@
           <Button kind="quiet" large onclick={() => (asking = asking === 'fault' ? null : 'fault')}
             >{punchWords.add}</Button
           >
+          <Button kind="quiet" large onclick={() => (asking = asking === 'deviation' ? null : 'deviation')}
+            >{deviationWords.add}</Button
+          >
         {/if}
         <PictureButton
           label={installWords.addPicture}
@@ -287,17 +312,10 @@
         >
       {/if}
     </div>
-    {#each otherwise as entry (entry.id)}
-      <p class="otherwise">
-        <VerdictMark verdict="watch" />
-        {entry.built ? changeText(entry.built, length) : ''}
-        <Button kind="quiet" disabled={!log.may('note')} onclick={() => send('undo', entry.id)}
-          >{installWords.undo}</Button
-        >
-      </p>
-    {/each}
+    <SaidOtherwise entries={now.entries} {log} {units} />
     {#if faults.length > 0}<FaultList {faults} {log} />{/if}
-    {#if asking === 'fault'}<FaultForm {step} {log} ondone={() => (asking = null)} />
+    {#if asking === 'fault'}<FaultForm {step} {log} {units} ondone={() => (asking = null)} />
+    {:else if asking === 'deviation'}<DeviationForm step={step.id} {log} ondone={() => (asking = null)} />
     {:else if asking === 'built'}
       <BuiltForm
         pieces={step.places}
@@ -338,11 +356,6 @@
       height: 260px;
       background: var(--sand);
     }
-  }
-  .otherwise {
-    display: flex;
-    align-items: baseline;
-    gap: var(--gap-2);
   }
   details {
     border-top: 1px solid var(--line);

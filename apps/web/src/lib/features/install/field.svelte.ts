@@ -9,18 +9,30 @@ import { installWords } from '$words/install.ts';
 import {
   asTold,
   contentHash,
+  asksAt,
+  conditionsAt,
+  gapLedger,
+  hiddenBy,
+  isHeld,
+  isOthers,
   odditiesOf,
   progress,
   refusal,
+  sha256OfBytes,
   standing,
+  stepNow,
+  takenBy,
+  toComeOut,
+  type Conditions,
   type Entry,
   type Issue,
   type Opening,
   type Plan,
+  type PlannedStep,
   type StepProgress,
 } from '@hulvek/core';
 import type { JobStore } from '$lib/job/job.svelte.ts';
-import { sentence } from '$lib/device/outbox.svelte.ts';
+import { sentence } from '$lib/device/sentence.ts';
 
 type NewEntry = Pick<Entry, 'kind' | 'step' | 'undoes' | 'note' | 'built' | 'facts'>;
 
@@ -61,6 +73,45 @@ export class FieldLog {
   progress = $derived.by((): readonly StepProgress[] =>
     progress(this.steps, this.issues, this.entries, this.now),
   );
+
+  /** Who has taken this opening, and whether that is somebody else. */
+  taken = $derived.by(() => takenBy(this.entries, this.progress));
+  isOthers = $derived.by(() => isOthers(this.taken, this.store.pack.me));
+  stepNow = $derived.by(() => stepNow({ steps: this.steps }, this.progress));
+  isFinished = $derived.by(() => this.progress.every(({ status }) => status === 'done'));
+
+  /** What it is like at a step now; `null` where nothing of it asks for that. */
+  conditionsAt(step: PlannedStep): Conditions | null {
+    const build = this.frozen?.build;
+    if (!build || !step.needs.some((need) => need === 'dry' || need === 'above-minimum-temperature'))
+      return null;
+    const { calendar } = this.store.context.job;
+    const known = calendar && calendar.weather.source !== 'invented' ? calendar.weather.rows : [];
+    const asks = asksAt(build, step, this.store.context.materials);
+    return conditionsAt(asks, standing(this.entries), this.now, known);
+  }
+
+  /** What speaks on this device against ticking a step, besides the order: it would hide, or leave in, what somebody must decide on. */
+  heldAt(step: PlannedStep): 'taken' | 'hides' | 'left-in' | null {
+    const build = this.frozen?.build;
+    if (!build) return null;
+    if (this.isOthers) return 'taken';
+    const hidden = hiddenBy(build, step.id, this.progress, this.store.context.materials);
+    if (hidden.some(isHeld)) return 'hides';
+    return this.leftIn(step) > 0 ? 'left-in' : null;
+  }
+
+  /** Shims that are to come out and by the ledger did not, when the opening is handed on. */
+  leftIn(step: PlannedStep): number {
+    const build = this.frozen?.build;
+    if (!build || step.role !== 'release') return 0;
+    const valid = standing(this.entries);
+    const said = valid.some(
+      ({ kind, step: at, facts }) => kind === 'deviation' && at === step.id && facts?.kind === 'deviation',
+    );
+    if (said) return 0;
+    return toComeOut(build, gapLedger(valid)).reduce((n, row) => n + row.went_in - row.came_out, 0);
+  }
 
   /** As it is told, oldest first, with what was taken back and what does not fit its time marked. */
   history = $derived.by(() => {
@@ -122,13 +173,16 @@ export class FieldLog {
     return true;
   }
 
-  async addPicture(step: string, file: Blob, note: string): Promise<boolean> {
+  /** @param fault the fault that it shows */
+  async addPicture(step: string, file: Blob, note: string, fault?: string): Promise<boolean> {
     const picture = await scaledPicture(file);
     if (!picture) {
       this.problem = refusalsWords['not-a-picture'];
       return false;
     }
-    const item = this.#item({ kind: 'photo', step, undoes: null, note });
+    const sha256 = sha256OfBytes(new Uint8Array(await picture.arrayBuffer()));
+    const facts = { kind: 'picture' as const, sha256, ...(fault !== undefined && { fault }) };
+    const item = this.#item({ kind: 'photo', step, undoes: null, note, facts });
     if (!item) return false;
     this.store.outbox.add({ ...item, type: 'photo', picture });
     this.tickClock();

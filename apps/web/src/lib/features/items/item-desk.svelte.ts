@@ -2,7 +2,7 @@
 import { itemVersionsAnswer, type ItemVersion } from '$lib/contract/answers.ts';
 import { answerOf } from '$lib/contract/read.ts';
 import { idle } from '$lib/device/idle.ts';
-import { sentence } from '$lib/device/outbox.svelte.ts';
+import { sentence } from '$lib/device/sentence.ts';
 import type { JobStore } from '$lib/job/job.svelte.ts';
 import { planner } from '$lib/job/planner.ts';
 import { offlineWords } from '$words/device.ts';

@@ -12,7 +12,13 @@
   import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
   import Button from '$lib/ui/Button.svelte';
   import { longDayName } from '$lib/ui/time.ts';
-  import { noticesWords as t } from '$words/notices.ts';
+  import { answerOf } from '$lib/contract/read.ts';
+  import { toldMade, type Told } from '$lib/contract/told.ts';
+  import { sentence } from '$lib/device/sentence.ts';
+  import LinkCode from '$lib/ui/LinkCode.svelte';
+  import { offlineWords } from '$words/device.ts';
+  import { noticesWords as t, toldWords } from '$words/notices.ts';
+  import HandOut from './HandOut.svelte';
   import {
     dayAndTime,
     noticeRuleTexts,
@@ -70,16 +76,59 @@
       }
     return [...byTrade].map(([to, lines]) => ({ to, lines: [...lines.values()] }));
   });
+  /** What each trade is told, and each sign tells. */
+  const toTrades = $derived(
+    trades.map(({ to, lines }): Told => ({
+      to: noticeToText(to),
+      lines: lines.map(({ text, pieces, marks }) => ({
+        text: `${pieces}: ${text}`,
+        where: marks.join(', '),
+      })),
+    })),
+  );
+  const onSigns = $derived(
+    all
+      .map(({ mark, facade, notices }): Told => ({
+        to: facade ? `${mark}, ${facade}` : mark,
+        lines: byTrade(notices).flatMap(({ to, text }) =>
+          text.map((line) => ({ text: line, where: noticeToText(to) })),
+        ),
+      }))
+      .filter(({ lines }) => lines.length > 0),
+  );
+  /** By opening, once they were asked for: whoever scans a sign reads it on his own phone. */
+  let codes = $state<ReadonlyMap<string, string>>(new Map());
+  let problem = $state('');
+
+  async function makeCodes() {
+    problem = '';
+    try {
+      const response = await fetch(`/api/jobs/${store.id}/told`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ kind: 'sign', list: onSigns }),
+      });
+      if (!response.ok) problem = await sentence(response);
+      else {
+        const { paths } = await answerOf(response, toldMade);
+        codes = new Map(onSigns.map(({ to }, i) => [to, new URL(paths[i] ?? '', location.href).href]));
+      }
+    } catch {
+      problem = offlineWords.needsNetwork;
+    }
+  }
+  const codeOf = (mark: string, facade: string) => codes.get(facade ? `${mark}, ${facade}` : mark);
 </script>
 
 <JobPage view="notices" lead={t.lead}>
   {#snippet tools()}
-    <span class="choice" role="group" aria-label={t.views}>
+    <span class="switch" role="group" aria-label={t.views}>
       {#each ['trades', 'signs'] as const as one (one)}
         <button type="button" aria-pressed={by === one} onclick={() => (by = one)}>{t.viewNames[one]}</button>
       {/each}
     </span>
     <Button onclick={() => print()}>{t.print}</Button>
+    <a class="as-button" href="/jobs/{store.id}/notices.pdf" download>{t.pdf}</a>
   {/snippet}
   {#if store.views.size === 0}<NoOpenings {store} />
   {:else if !ready}<p role="status">{t.working}</p>
@@ -98,7 +147,13 @@
         </ul>
       </section>
     {/each}
+    <HandOut {store} list={toTrades} />
   {:else}
+    {#if store.pack.rights.includes('settings') && codes.size === 0}
+      <div><Button onclick={() => void makeCodes()}>{toldWords.codes}</Button></div>
+    {/if}
+    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    {#if codes.size > 0}<p role="status">{toldWords.coded}</p>{/if}
     {#each all as one (one.mark)}
       <section class="sign" data-testid="sign">
         <h2>{one.mark} <span>{one.name}</span></h2>
@@ -112,6 +167,9 @@
             </li>
           {/each}
         </ul>
+        {#if codeOf(one.mark, one.facade)}
+          <LinkCode link={codeOf(one.mark, one.facade) ?? ''} label={toldWords.code(one.mark)} />
+        {/if}
       </section>
     {/each}
   {/if}
@@ -157,20 +215,7 @@
     font-size: 1.2rem;
     font-weight: 700;
   }
-  .choice {
-    display: inline-flex;
-  }
-  .choice button {
+  .switch button {
     min-height: 44px;
-    padding: 0 var(--gap-3);
-    border: 1px solid var(--line);
-    background: var(--paper);
-    color: var(--ink);
-    font: inherit;
-  }
-  .choice button[aria-pressed='true'] {
-    border-color: var(--ink);
-    background: var(--sand-deep);
-    font-weight: 600;
   }
 </style>

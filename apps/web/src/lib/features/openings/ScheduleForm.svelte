@@ -17,6 +17,8 @@
     type ScheduleField,
     type ScheduleProblem,
   } from '@hulvek/core';
+  import ModelNotes from './model/ModelNotes.svelte';
+  import ReadingModel from './model/ReadingModel.svelte';
   import SchedulePreview from './SchedulePreview.svelte';
   import { USUAL_FRAME } from '$lib/features/units/usual-frame.ts';
   import type { TypeChoice } from './schedule-desk.svelte.ts';
@@ -44,7 +46,11 @@
 
 <div class="pick">
   <label
-    >{addWords.choose}<input type="file" accept=".xlsx,.csv,.tsv,.txt,text/csv" onchange={choose} /></label
+    >{addWords.choose}<input
+      type="file"
+      accept=".xlsx,.csv,.tsv,.txt,text/csv,.ifc"
+      onchange={choose}
+    /></label
   >
   <label class="paste"
     >{addWords.paste}<textarea
@@ -57,7 +63,9 @@
   >
   {#if pasted.trim() !== ''}<Button onclick={() => void desk.text(pasted)}>{addWords.pasteUse}</Button>{/if}
 </div>
+{#if desk.reading}<ReadingModel reading={desk.reading} />{/if}
 {#if desk.problem}<p class="problem" role="alert">{desk.problem}</p>{/if}
+{#if desk.model}<ModelNotes model={desk.model} />{/if}
 
 {#if desk.table.length > 0}
   <section aria-labelledby="columns">

@@ -23,6 +23,10 @@ import {
   type Unit,
 } from '@hulvek/core';
 import { USUAL_FRAME } from '$lib/features/units/usual-frame.ts';
+import { modelWords } from '$words/model.ts';
+import { ModelChoice } from './model/model-choice.svelte.ts';
+import { isModel, ModelReading } from './model/model-reading.svelte.ts';
+import { modelSheets } from './model/model-sheets.ts';
 import { readSheetFile, type SheetOfFile } from './read-sheet.ts';
 
 const REMEMBERED = 'hulvek:schedule-columns';
@@ -63,6 +67,9 @@ export class ScheduleDesk {
   sheet = $state(0);
   headings = $state(0);
   fields = $state.raw<readonly (ScheduleField | null)[]>([]);
+  /** A model that is being read, and what was chosen of one that was. */
+  reading = $state.raw<ModelReading | null>(null);
+  model = $state.raw<ModelChoice | null>(null);
   bare = $state<BareUnit | null>(null);
   hand = $state<'outside' | 'inside'>('outside');
   choices = $state.raw<Readonly<Record<string, TypeChoice>>>({});
@@ -83,9 +90,23 @@ export class ScheduleDesk {
 
   async file(file: File): Promise<void> {
     this.problem = '';
+    this.model = null;
+    if (isModel(file)) return this.#read(file);
     const read = await readSheetFile(file);
     if (!read.ok) this.problem = addWords[read.because];
     else this.#use(read.sheets);
+  }
+
+  /** A building model is read beside the page, and looked through as a schedule like any other. */
+  async #read(file: File): Promise<void> {
+    this.reading = new ModelReading(file);
+    const read = await this.reading.done;
+    this.reading = null;
+    if (!read.ok) return void (this.problem = read.problem);
+    const { sheets, ...model } = modelSheets(read.building, this.store.context.job.facades ?? []);
+    if (sheets.length === 0) return void (this.problem = modelWords.nothing);
+    this.model = new ModelChoice(this.store, model.lines, read.building);
+    this.#use(sheets);
   }
 
   async text(text: string): Promise<void> {
@@ -169,6 +190,7 @@ export class ScheduleDesk {
             operation: type.operation ?? like?.operation ?? 'fixed',
             ...(type.hinge && { hinge: type.hinge }),
             ...type.size,
+            ...this.model?.ratedOf(type.marks),
           });
           return read.success ? [[type.key, read.data]] : [];
         }),
@@ -216,10 +238,20 @@ export class ScheduleDesk {
         mark,
         ...said(line),
         ...(this.unitOf(line) && { unit: this.unitOf(line)?.id ?? null }),
+        ...this.model?.fieldsOf(mark),
       }),
     );
     const change = this.changed.flatMap(({ line, here }) =>
-      here ? [{ ...here, ...said(line), unit: this.unitOf(line)?.id ?? here.unit }] : [],
+      here
+        ? [
+            {
+              ...here,
+              ...said(line),
+              unit: this.unitOf(line)?.id ?? here.unit,
+              ...this.model?.fieldsOf(here.mark),
+            },
+          ]
+        : [],
     );
     const rough = new Map<string, ScheduleLine['rough']>([
       ...this.added.map(({ line }, i): [string, ScheduleLine['rough']] => [add[i]?.id ?? '', line.rough]),
@@ -228,7 +260,8 @@ export class ScheduleDesk {
     const units = [...this.newUnits].flatMap(([key, unit]) =>
       [...this.added, ...this.changed].some(({ line }) => typeKey(line) === key) ? [unit] : [],
     );
-    if (!(await this.set.add(add, { units, change }))) return false;
+    if (!(await this.set.add(add, { units, walls: this.model?.newWalls(add, change) ?? [], change })))
+      return false;
     this.set.editor.change(
       [...rough].flatMap(([id, size]) => (size ? [id] : [])),
       (opening) => {
@@ -241,6 +274,7 @@ export class ScheduleDesk {
     );
     this.done = true;
     this.sheets = [];
+    this.model = null;
     return true;
   }
 }

@@ -14,7 +14,7 @@ import {
   type ShelfKind,
 } from '@hulvek/core';
 import type { JobStore } from '$lib/job/job.svelte.ts';
-import { sentence } from '$lib/device/outbox.svelte.ts';
+import { sentence } from '$lib/device/sentence.ts';
 
 export interface JobCopy {
   readonly kind: ShelfKind;

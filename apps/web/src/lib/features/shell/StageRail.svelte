@@ -19,7 +19,6 @@
   let { job, opening, judgement }: StageRailProps = $props();
   const MEASURED: readonly JudgedProof[] = ['fit', 'delivery'];
   const CHOSEN = judgedProofs.filter((proof) => !MEASURED.includes(proof));
-  const READY: readonly Stage[] = ['measure', 'detail', 'prove', 'order', 'install'];
   const frame = $derived(openingFrame(readingsFromOutside(opening.survey)));
   const now = $derived(page.params.stage);
   const fails = $derived((proofs: readonly JudgedProof[]) =>
@@ -35,7 +34,7 @@
 <nav aria-label={stagesWords.label}>
   <ol>
     {#each stages as stage (stage)}
-      <li data-reached={reached[stage] ?? false} data-later={!READY.includes(stage)}>
+      <li data-reached={reached[stage] ?? false}>
         <a
           href="/jobs/{job}/{opening.id}/{stage}"
           aria-current={stage === now ? 'step' : undefined}
@@ -78,9 +77,6 @@
   a[aria-current='step'] {
     border-bottom-color: var(--rust);
     font-weight: 700;
-  }
-  li[data-later='true'] a:not([aria-current='step']) {
-    color: var(--ink-soft);
   }
   .notch {
     width: 11px;

@@ -10,6 +10,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { taskAnswer } from '$lib/contract/tasks.ts';
+  import LookedAtPackage from '$lib/features/packages/LookedAtPackage.svelte';
   import { answerOf } from '$lib/contract/read.ts';
   import Button from '$lib/ui/Button.svelte';
   import ProgressBar from '$lib/ui/ProgressBar.svelte';
@@ -48,6 +49,8 @@
   </section>
 {:else if now.state === 'cancelled'}
   <p role="status">{jobsWords.cancelled(now.name)}</p>
+{:else if now.looked}
+  <LookedAtPackage looked={now.looked} />
 {:else if now.problem}
   <div class="problem" role="alert">
     <p>{now.problem}</p>

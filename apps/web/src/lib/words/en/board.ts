@@ -32,4 +32,42 @@ export const boardWords = {
   layOut: 'Put them at the end of their façade',
   hint: (plain: string, large: string) =>
     `Drag, or use the arrow keys: ${plain} a step, with Shift ${large}. Space adds to the selection, Ctrl+A takes all shown, Ctrl+Z takes a change back.`,
+  behind: (facade: string) => `Behind the drawing of ${facade}`,
+  behindLead:
+    'Outlines that somebody drew (.dxf), or points of a total station (.csv: name, east, north, height). A drawing only shows where things are. Points put openings in their place, and give sizes between corners, once you say which are the ends.',
+  outline: 'Drawing or points (.dxf, .csv)',
+  unit: 'Its figures are in',
+  unitChoose: 'choose',
+  stationUnits: { mm: 'millimetres', m: 'metres', ft: 'feet', in: 'inches' },
+  lines: (file: string, lines: number, points: number) =>
+    [file, lines > 0 ? `${lines} lines` : '', points > 0 ? `${points} points` : '']
+      .filter(Boolean)
+      .join(', '),
+  fromLeftOf: 'Its lower left corner from the left end',
+  aboveZeroOf: 'and above the zero line',
+  takeOut: 'Take it out',
+  putBack: (file: string) => `Put ${file} back`,
+  ends: {
+    left: 'Left end, seen from outside',
+    right: 'Right end, seen from outside',
+    zero: 'On the zero line',
+  },
+  surveyed: (n: number) => (n === 1 ? '1 opening was surveyed' : `${n} openings were surveyed`),
+  twist: (far: string) => `, corners ${far} out of plane`,
+  notHere: 'no opening of this mark',
+  place: 'Put them where they were surveyed',
+  samePoint: 'Left and right are the same point from above: choose others.',
+  outlineProblems: {
+    notRead: 'The file is no drawing or list that can be read.',
+    empty: 'There is nothing in it that could be drawn.',
+    'too-many': 'There is too much in it: more than 4000 points. Save the outlines on their own.',
+    'no-columns': 'A list needs four columns: name, east, north, height.',
+    'no-unit': 'Say first what its figures are in.',
+    'not-a-number': 'There is a figure that cannot be read',
+    'name-twice': 'A name is there twice',
+    'out-of-range': 'A figure is too large to be one',
+    'no-name': 'A point has no name',
+    tooLarge: 'The file is larger than 20 MB.',
+  },
+  inLine: (line: number) => `, in line ${line}.`,
 };

@@ -67,6 +67,7 @@ export const refusalsWords: Record<Refused, string> = {
   'text-needed': 'The note is empty.',
   'built-needed': 'Say which piece of this step, and what is otherwise.',
   'no-fault': 'There is no such fault to mend or to look at again.',
+  'not-checked': 'The test does not begin before every line of its safety list is seen to.',
   'facts-needed': 'What belongs to this entry is missing, or is about another step.',
   'no-rest': 'No waiting time is running here.',
   'not-started': 'Freeze the plan first; entries refer to it.',

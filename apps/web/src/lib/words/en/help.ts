@@ -88,6 +88,24 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     ],
     keys: [ANY],
   },
+  handOver: {
+    is: 'What is handed over of the whole job: what is still open at each opening, labels by façade, and the dossier.',
+    todo: [
+      'Follow what is still open to its card.',
+      'Read labels that nobody read yet.',
+      'Choose names and pictures, and save the dossier.',
+    ],
+    keys: [ANY],
+  },
+  entries: {
+    is: 'Every entry of the job in one list, as it was made: ticks, looks, figures, pictures, faults, departures.',
+    todo: [
+      'Search by words, person, day or kind.',
+      'Open a row to get to its card.',
+      'Take the sealed log as a file, to be verified elsewhere.',
+    ],
+    keys: [ANY],
+  },
   today: {
     is: 'What you do on a day, in its order: where, with whom, what to bring and what to cut first. It works without a network.',
     todo: ['Open a step to tick it.', 'Look at what waits for your look.', 'See the days to come.'],
@@ -257,13 +275,17 @@ export const stageHelp = {
     keys: [['Enter', 'press what is lit'], ANY],
   },
   test: {
-    is: 'Air and water at the finished opening.',
-    todo: ['Plan a test.', 'Run it.', 'Mend what it finds.'],
+    is: 'Air and water at this opening, and from a leak back to where to open.',
+    todo: [
+      'See to every line of the safety list, then start.',
+      'Run a stage at a time, and press where water is seen.',
+      'Make the look that tells most, until one cause is left.',
+    ],
     keys: [ANY],
   },
   'hand-over': {
-    is: 'What the owner and the next trades get.',
-    todo: ['Choose the parts.', 'Look through them.', 'Send them.'],
+    is: 'What was planned, done, seen and hidden at this opening, and what is still open.',
+    todo: ['Follow what is still open.', 'Look through what is hidden now.', 'Save the dossier.'],
     keys: [ANY],
   },
 } as const satisfies Record<string, Help>;

@@ -25,6 +25,7 @@ export const historyWords = {
     tape: 'tape',
     'distance-meter': 'distance meter',
     'levelling-laser': 'levelling laser',
+    'total-station': 'total station',
     'digital-level': 'digital level',
     drawing: 'drawing',
   } satisfies Record<Instrument, string>,

@@ -70,6 +70,8 @@ export const coverWords = {
   noPicture: 'no picture',
   seen: 'seen, measured, pictured',
   look: 'Seen now',
+  held: (step: string) =>
+    `“${step}” would hide what nobody looked at. Look at it now, or say below why it is covered unseen.`,
   coverUnseen: 'Cover it all the same …',
   reason: 'Why it is covered unseen; it stays on the punch list',
   covered: (reason: string) => `Covered unseen: ${reason}`,
@@ -162,6 +164,10 @@ export const entryKindsWords: Record<Exclude<Entry['kind'], 'undo'>, string> = {
   mended: 'mended',
   rechecked: 'looked at again',
   measured: 'measured',
+  gap: 'in the gap',
+  deviation: 'departed from',
+  taken: 'taken over',
+  test: 'test',
 };
 
 /** Marks drawn on a picture with a finger. */
@@ -174,4 +180,85 @@ export const markWords = {
   leave: 'Leave',
   keep: 'Keep the marked copy',
   failed: 'The marked copy could not be made on this device. The picture itself is kept.',
+};
+
+/** What it is like at the step. */
+export const conditionWords = {
+  title: 'As it is now',
+  unknown: 'Nobody measured here, and the job has no weather of this hour: not known.',
+  from: {
+    hand: 'measured here',
+    instrument: 'by instrument',
+    weather: 'from the job’s weather, not measured here',
+    simulated: 'from simulated instruments, no evidence',
+  },
+  air: (t: string) => `air ${t}`,
+  surface: (t: string) => `surface ${t}`,
+  humidity: (n: number) => `humidity ${n} %`,
+  moisture: (n: number) => `wood ${n} %`,
+  limit: (name: string, value: string, limits: string) => `${name}: ${value}, asked for is ${limits}.`,
+  dew: (surface: string, dew: string) =>
+    `The surface, ${surface}, lies within 3 K of the dew point, ${dew}: it may be damp. Wipe and warm it, or wait.`,
+  despite: 'Why it is done all the same',
+  needsReason: 'This is outside what the material asks for. Say why it is done all the same, or wait.',
+};
+
+/** What went into the gap. */
+export const gapWords = {
+  title: 'In the gap',
+  things: { shim: 'shims', block: 'setting blocks', screw: 'screws through', foam: 'lifts of foam' },
+  thing: 'What',
+  place: 'Where',
+  places: {
+    left: 'left jamb',
+    right: 'right jamb',
+    head: 'head',
+    sill: 'sill',
+    all: 'all round',
+  },
+  count: 'How many',
+  thick: 'Each how thick',
+  in: 'Went in',
+  out: 'Came out',
+  row: (thing: string, place: string, left: number) => `${thing}, ${place}: ${left} in there`,
+  rowOut: (out: number) => `, ${out} came out`,
+  stay: (n: number) =>
+    `${n === 1 ? '1 shim' : `${n} shims`} that this method takes out ${n === 1 ? 'is' : 'are'} still in the gap. Take ${n === 1 ? 'it' : 'them'} out, or say why ${n === 1 ? 'it stays' : 'they stay'}.`,
+  why: 'Why it stays',
+  left: (reason: string) => `Shims stay in the gap: ${reason}`,
+  keepIn: 'Leave it in, with the reason',
+};
+
+const GAP_PLACES: Readonly<Record<string, string>> = gapWords.places;
+export const gapPlaceText = (place: string): string => GAP_PLACES[place] ?? place;
+
+/** Departures on site. */
+export const deviationWords = {
+  add: 'Departed from …',
+  from: 'From what',
+  froms: { plan: 'the plan', maker: 'what the maker says', school: 'how the school does it' },
+  words: 'What was done, and why',
+  accepted: 'Who accepted it',
+  keep: 'Write it down',
+  is: (from: string, by: string) => `Departed from ${from}, accepted by ${by}:`,
+};
+
+/** Two crews at one opening. */
+export const takenWords = {
+  take: 'I work on this one',
+  mine: 'You work on this opening.',
+  others: (person: string, at: string) => `${person} works on this opening since ${at}.`,
+  over: 'Take it over',
+  leave: 'I leave it',
+  waits: 'Take the opening over first: two crews would do its work twice.',
+};
+
+/** Where a fault is. */
+export const pressWords = {
+  label: 'The opening as it is now. Press where the fault is.',
+  from: { outside: 'from outside', inside: 'from the room' },
+  at: (across: string, up: string) => `${across} from the left, ${up} up, seen from outside`,
+  none: 'Not pressed onto the drawing yet; the piece alone says where.',
+  pieceNotHere: 'That is no piece that lies here yet.',
+  again: 'Take the place back',
 };

@@ -37,7 +37,7 @@ export const addWords = {
     grid: 'Storey by storey',
     copies: 'Copies of one',
   },
-  choose: 'Spreadsheet or table (.xlsx, .csv, .tsv)',
+  choose: 'Spreadsheet, table or building model (.xlsx, .csv, .tsv, .ifc)',
   paste: 'or paste the lines here, headings included',
   pasteUse: 'Use these lines',
   tooLarge: 'The file is larger than 10 MB. Save the sheet with the windows on its own.',

@@ -26,7 +26,7 @@ export const jobsWords = {
   load: 'Load a job file',
   file: 'Job file (*.hulvek.json)',
   loadSubmit: 'Load',
-  empty: 'No job yet. Start one, or load a job file.',
+  empty: 'No job yet. Start one, load a job file, or bring in a package.',
   nameNeeded: 'A job needs a name.',
   fileNeeded: 'Choose a job file first.',
   fileTooLarge: 'The file is larger than 16 MiB.',
@@ -103,12 +103,6 @@ export const stagesWords = {
   test: 'Test',
   'hand-over': 'Hand over',
   label: 'Stages of the work',
-  later: {
-    test: 'Tests of one opening, by chamber, spray and camera, are not here yet. The house under a fan stands among the pages of the job: Tests.',
-    'hand-over':
-      'Here will stand the dossier of what is behind the cladding and the notes to the next trades. Until then the job file holds every entry.',
-  },
-  laterTitle: 'Not here yet',
 };
 
 export const saveWords = {
@@ -189,6 +183,8 @@ export const viewWords = {
   today: 'Today',
   day: 'Day sheet',
   punch: 'Punch list',
+  entries: 'All entries',
+  handOver: 'Hand-over',
   tests: 'Tests',
   notices: 'Notices',
   materials: 'Materials',

@@ -1,7 +1,7 @@
 /** Words of tests of a house. */
 export const testsWords = {
   lead: 'The house under a fan: how much air goes through what is there, with its band. A test before the lining finds what can still be mended.',
-  none: 'No test was made yet.',
+  none: 'No test of the house was made yet.',
   begin: 'New test',
   safety: 'Before anything is switched on',
   safetyLead: 'Every line must be seen to; readings are taken after that.',

@@ -1,6 +1,7 @@
 <script lang="ts">
   import PageHelp from '$lib/features/shell/PageHelp.svelte';
   import NoOpenings from '$lib/features/shell/NoOpenings.svelte';
+  import BehindFacade from '$lib/features/board/BehindFacade.svelte';
   import BoardPanel from '$lib/features/board/BoardPanel.svelte';
   import Facade from '$lib/features/board/Facade.svelte';
   import { boardSteps } from '$lib/features/board/steps.ts';
@@ -123,6 +124,7 @@
         <Facade
           name={facade}
           {widest_mm}
+          outline={store.context.job.outlines?.find((one) => one.facade === facade) ?? null}
           openings={places.filter((p) => p.facade === facade)}
           collisions={meetings.filter((c) =>
             places.some((p) => p.id === c.openings[0] && p.facade === facade),
@@ -136,6 +138,13 @@
           onmove={move}
         />
       {/each}
+      {#if store.pack.rights.includes('settings')}
+        <div class="behind">
+          {#each facades.filter((name) => name !== '') as facade (facade)}
+            <BehindFacade {store} {editor} {facade} />
+          {/each}
+        </div>
+      {/if}
       {#if nowhere.length > 0}
         <section class="nowhere">
           <p>{boardWords.nowhere(nowhere.map((row) => row.mark).join(', '))}</p>
@@ -176,6 +185,9 @@
     grid-template-columns: repeat(auto-fit, minmax(min(100%, 26rem), 1fr));
     gap: var(--gap-5);
     align-content: start;
+  }
+  .behind {
+    grid-column: 1 / -1;
   }
   .nowhere {
     display: flex;

@@ -34,9 +34,9 @@ export const load = async ({ params }) => {
   };
 };
 
-/** Links that still hold, without their secrets: those are shown once. */
+/** Links into the job that still hold, without their secrets: those are shown once. */
 async function linksOf(db: Database, job: string) {
-  const open = await openTokens(db, job);
+  const open = (await openTokens(db, job)).filter(({ kind }) => kind === 'invitation' || kind === 'password');
   const names = await namesOf(
     db,
     open.flatMap(({ madeBy, userId }) => [madeBy, userId]),

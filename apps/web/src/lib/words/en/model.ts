@@ -1,0 +1,50 @@
+/** Words of building models. */
+import type { SizeProblem } from '@hulvek/core';
+
+export const modelWords = {
+  reading: (name: string) => `${name} is being read …`,
+  stop: 'Stop',
+  stopped: 'It was stopped. Nothing was taken.',
+  tooLarge: 'The file is larger than 100 MB. Save the storeys that you need on their own.',
+  tooLong: 'It took longer than two minutes. Save the storeys that you need on their own.',
+  tooMuch: 'it takes more memory than there is, or is broken inside',
+  refused: (why: string) => `The building model was not read: ${why}.`,
+  nothing: 'There is no window or door in it whose size can be read.',
+  all: 'all storeys',
+  noStorey: 'of no storey',
+  headings: {
+    mark: 'Mark',
+    room: 'Room',
+    facade: 'Façade',
+    type: 'Type',
+    width: 'Width',
+    height: 'Height',
+    roughWidth: 'Rough width',
+    roughHeight: 'Rough height',
+    sill: 'Sill height',
+    swing: 'Swing',
+    door: 'door',
+    sides: ['North', 'North-east', 'East', 'South-east', 'South', 'South-west', 'West', 'North-west'],
+  },
+  title: 'Out of the building model',
+  found: (units: number, storeys: number, inside: number) =>
+    `${units} windows and doors on ${storeys} ${storeys === 1 ? 'storey' : 'storeys'}${inside > 0 ? `; ${inside} of them stand in inner walls and are left out` : ''}.`,
+  unread: (n: number) => (n === 1 ? '1 has no size that can be read' : `${n} have no size that can be read`),
+  more: (n: number) => `and ${n} more`,
+  problems: {
+    'no-shape': 'it gives no size, and its opening has no shape',
+    'other-shape': 'it gives no size, and its opening is no plain rectangle',
+    turned: 'it gives no size, and its opening does not stand true in its wall',
+    'no-wall': 'it gives no size, and its opening is in no wall',
+    'no-placement': 'it gives no size, and where it stands cannot be read',
+  } satisfies Record<SizeProblem, string>,
+  rated: (n: number, of: number, said: string) => `${n} of ${of} say what they are rated: ${said}.`,
+  wallColumns: { wall: 'Its walls', layers: 'Layers', here: 'are here' },
+  unnamed: 'wall',
+  noLayers: 'no layers',
+  newWall: 'a new wall of these layers',
+  usualWall: 'the job’s usual wall',
+  wallNote:
+    'A new wall takes its materials by their names and its order from what is weather and what is room: look it over on the page of walls before anything is planned with it.',
+  write: 'Openings as a building model (IFC)',
+};
