@@ -22,7 +22,12 @@ export default defineConfig({
       },
       { test: { name: 'cli', include: ['packages/cli/test/**/*.test.ts'], testTimeout: 30_000 } },
       {
-        resolve: { alias: { $words: fileURLToPath(new URL(`apps/web/${WORDS}`, import.meta.url)) } },
+        resolve: {
+          alias: {
+            $words: fileURLToPath(new URL(`apps/web/${WORDS}`, import.meta.url)),
+            $lib: fileURLToPath(new URL('apps/web/src/lib', import.meta.url)),
+          },
+        },
         test: {
           name: 'database',
           include: ['apps/web/test/**/*.test.ts'],

@@ -9,7 +9,7 @@ test('a fan test opens with its safety list, says what it found and what is weak
 }) => {
   await signIn(page, 'ines@demo.invalid');
   await page.goto(`${JOB}/tests`);
-  await expect(page.getByText('No test was made yet.')).toBeVisible();
+  await expect(page.getByText('No test of the house was made yet.')).toBeVisible();
   const add = async (name: string, readings: string, hard = false) => {
     await page.getByRole('button', { name: 'New test' }).click();
     const form = page.getByTestId('fan-form');

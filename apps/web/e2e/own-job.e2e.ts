@@ -89,7 +89,7 @@ test('twelve openings from a spreadsheet with odd headings to the first frozen p
   await expect(unit.getByText('done')).toBeVisible();
 
   await walk.press(page.getByRole('link', { name: 'Add openings' }).first());
-  await walk.file(page.getByLabel(/^Spreadsheet or table/), 'schedule.xlsx', SCHEDULE);
+  await walk.file(page.getByLabel(/^Spreadsheet, table or building model/), 'schedule.xlsx', SCHEDULE);
   await walk.choose(page.getByLabel(/figures have no unit/), 'inches');
   await expect(page.getByRole('row', { name: /^A1 Room A1 South A 36 3⁄4″ × 49/ })).toBeVisible();
   await expectAccessible(page);

@@ -19,6 +19,8 @@ test('pressed twice, gone back and reloaded, a row of openings is added once', a
   await expect.poll(() => marksOf(page, /^D-/)).toHaveLength(5);
   await page.goto(JOB);
   await page.goBack();
+  // A page that comes back as it was left is attached a moment later.
+  await expect(page.locator('h1')).toBeVisible();
   await page.reload();
   await expect(page.locator('h1')).toBeVisible();
   expect(await marksOf(page, /^D-/)).toHaveLength(5);

@@ -94,7 +94,8 @@ export async function newOpening(
 /** Freezes the plan of the opening that is open; where something fails or is not known, with a reason. */
 export async function startInstalling(page: Page): Promise<void> {
   const start = page.getByRole('button', { name: /^Freeze .* and start$/ });
-  await expect(start).toBeVisible();
+  // The plan of a first visit may take its time where other tests keep the machine busy.
+  await expect(start).toBeVisible({ timeout: 60_000 });
   const reason = page.getByLabel(/^Reason; it stands in the plan/);
   // On a slow machine a press may count although it was not told of in time: the button is then gone.
   await expect(async () => {

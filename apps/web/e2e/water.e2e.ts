@@ -140,6 +140,9 @@ test('rain of tonight, and the wall as it was built: a tape noted as not rolled 
   await expect(sill).toContainText('comes in and is let out');
   await page.goto('/jobs/skarv-point/skarv-s-05/install');
   await openCard();
-  await card.locator('.otherwise').getByRole('button').click();
+  await card
+    .locator('p', { hasText: 'Sill pan: left out' })
+    .getByRole('button', { name: 'Take back', exact: true })
+    .click();
   await expect(card.getByText('Sill pan: left out')).toHaveCount(0);
 });

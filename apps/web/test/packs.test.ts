@@ -140,7 +140,7 @@ describe('a pack', () => {
 describe('a second job of one file', () => {
   it('has ids of its own, and everything that names another still does', async () => {
     const file = skarvPoint();
-    const second = withFreshIds(file);
+    const { file: second } = withFreshIds(file);
     expect(second.job.id).not.toBe(file.job.id);
     expect(await importJob(db, second)).toBe(true);
     const ids = new Set(second.records.readings.map(({ id }) => id as string));
