@@ -23,6 +23,7 @@ export const floors = [
   ['facade', 'datum'],
   ['texts'],
   ['demo'],
+  ['practice'],
 ];
 
 const inRooms = (rooms) => `^${CORE}/(${rooms.join('|')})/`;

@@ -37,3 +37,4 @@ export * from './facade/index.ts';
 export * from './datum/index.ts';
 export * from './texts/index.ts';
 export * from './demo/index.ts';
+export * from './practice/index.ts';

@@ -5,6 +5,7 @@ import type { Wall } from '../documents/wall.ts';
 import { jobFileSchema, JOB_FORMAT, JOB_VERSION, openingsOf, type JobFile } from '../job-file/job-file.ts';
 import { presets } from '../methods/schools.ts';
 import { presetIds, type PresetId } from '../vocabulary/presets.ts';
+import type { Size } from '../quantities/size.ts';
 import { presetTexts } from '../texts/language.ts';
 import { planOpening } from '../plan/plan-opening.ts';
 
@@ -242,14 +243,17 @@ const typed = (readings: Record<string, number>): Opening['survey']['values'] =>
     Object.entries(readings).map(([id, mm]) => [id, { typed: mm.toFixed(1), mm: Number(mm.toFixed(1)) }]),
   );
 
-export function exampleJob(preset: PresetId): JobFile {
+/** What an example is built round where nobody says otherwise, mm. */
+const EXAMPLE_SIZE: Size = { width: 900, height: 1200 };
+
+export function exampleJob(preset: PresetId, size: Size = EXAMPLE_SIZE): JobFile {
   const wall = wallFor[preset];
   const base = {
     format: JOB_FORMAT,
     version: JOB_VERSION,
     job: { id: `example-${preset}`, name: presetTexts[preset].name, note: '', units: 'mm' },
     walls: [{ id: wall, ...exampleWalls[wall] }],
-    units: [exampleUnit('u-900-1200', 'Casement', preset, { width: 900, height: 1200 })],
+    units: [exampleUnit(`u-${size.width}-${size.height}`, 'Casement', preset, size)],
     methods: [
       {
         id: 'method',
@@ -266,7 +270,7 @@ export function exampleJob(preset: PresetId): JobFile {
         name: 'example',
         facade: 'South',
         wall,
-        unit: 'u-900-1200',
+        unit: `u-${size.width}-${size.height}`,
         method: 'method',
         survey: { from: 'outside' },
         numbers: {},
