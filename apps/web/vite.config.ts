@@ -20,7 +20,7 @@ const groups = [
       /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
         id,
       ) ||
-      /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat)|job\/(?!planner|openings-set))/.test(
+      /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat|practice)|job\/(?!planner|openings-set))/.test(
         id,
       ) ||
       /src\/lib\/words\/en\/(shell|ui|device|contract|help-open)/.test(id) ||

@@ -74,6 +74,7 @@
     <a class="brand" href="/jobs" aria-label="{shellWords.product}, {navWords.jobs}">hul<b>v</b>ek</a>
     {#if job}<a class="job" href="/jobs/{job.id}">{job.name}</a>{/if}
     <span class="room"></span>
+    <a class="wide practice" href="/practice">{navWords.practice}</a>
     <span class="wide"><UnitSwitch {reads} /></span>
     {#if browser}<Bell {store} />{/if}
     <HeadButton
@@ -146,6 +147,11 @@
     overflow: hidden;
     text-overflow: ellipsis;
   }
+  .practice {
+    color: var(--on-ink);
+    text-decoration: none;
+  }
+  .practice:hover,
   .job:hover {
     text-decoration: underline;
   }

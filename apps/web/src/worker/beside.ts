@@ -13,6 +13,8 @@ export { drawDossier } from '../lib/features/hand-over/draw-dossier.server.ts';
 export { drawMaterials } from '../lib/features/supply/draw-materials.server.ts';
 export { drawNotices } from '../lib/features/notices/draw-notices.server.ts';
 export { drawOpening } from '../lib/features/detail/draw-opening.server.ts';
+export { drawRound } from '../lib/features/practice/draw-round.server.ts';
+export { skillsOfPeople } from '../lib/server/beside/skills-of-people.ts';
 export { drawProofs } from '../lib/features/prove/draw-proofs.server.ts';
 export { drawStickers } from '../lib/features/hand-over/draw-stickers.server.ts';
 export { drawTests } from '../lib/features/opening-tests/draw-tests.server.ts';

@@ -7,7 +7,7 @@
   import { tourAt } from '$lib/features/guide/tour.svelte.ts';
   import { tourWords } from '$words/tour-start.ts';
   import { may } from '$lib/contract/rights.ts';
-  import { jobsWords } from '$words/shell.ts';
+  import { jobsWords, navWords } from '$words/shell.ts';
 
   let { data, form } = $props();
   let search = $state('');
@@ -28,6 +28,7 @@
 
 <main>
   <h1>{jobsWords.title}</h1>
+  <p><a href="/practice">{navWords.practice}</a> <span class="quiet">{jobsWords.practice}</span></p>
   {#if data.jobs.some(({ job }) => job.id === DEMO)}
     <p>
       <Button

@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import Button from '$lib/ui/Button.svelte';
   import { forgetPacks } from '$lib/device/database.ts';
+  import { forgetPractice } from '$lib/features/practice/practice-database.ts';
   import { signInWords } from '$words/people.ts';
   import { onMount } from 'svelte';
 
@@ -10,7 +11,10 @@
   let password = $state('');
 
   // Nobody is signed in: what belongs to jobs leaves this device. What was not sent stays.
-  onMount(() => void forgetPacks().catch(() => undefined));
+  onMount(() => {
+    void forgetPacks().catch(() => undefined);
+    void forgetPractice().catch(() => undefined);
+  });
 </script>
 
 <main>

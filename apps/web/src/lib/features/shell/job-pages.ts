@@ -60,7 +60,10 @@ const GROUPS: readonly JobPageGroup[] = [
       page('handOver', '/hand-over'),
     ],
   },
-  { group: 'settings', pages: [page('start', '/start'), page('people', '/people')] },
+  {
+    group: 'settings',
+    pages: [page('start', '/start'), page('practice', '/practice'), page('people', '/people')],
+  },
 ];
 
 /** The pages that somebody may see, in their groups. */

@@ -21,6 +21,8 @@ const LANES: Readonly<Record<Work, 'short' | 'long'>> = {
   drawNotices: 'short',
   drawOpening: 'short',
   drawProofs: 'short',
+  drawRound: 'short',
+  skillsOfPeople: 'short',
   drawStickers: 'short',
   drawTests: 'short',
   packOf: 'short',

@@ -11,6 +11,7 @@ import {
   members,
   openingVersions,
   planIssues,
+  practiceAnswers,
   readings,
   sessions,
   users,
@@ -177,6 +178,7 @@ export async function dataOf(db: Database, user: string): Promise<unknown> {
     sessions: open.map(({ createdAt, agent }) => ({ createdAt, agent })),
     entries: await db.select().from(entries).where(eq(entries.userId, user)),
     readings: await db.select().from(readings).where(eq(readings.userId, user)),
+    practice: await db.select().from(practiceAnswers).where(eq(practiceAnswers.userId, user)),
   };
 }
 

@@ -68,6 +68,9 @@ export const NOT_PACKED = {
   heat_sides: 'made again',
   heat_results: 'made again',
   judgements: 'made again',
+  practice_answers: 'of no job',
+  practice_sharing: 'somebody’s leave, to be given again',
+  practice_rounds: 'no part of what was built',
 } as const;
 
 export const allTables = (): string[] =>

@@ -61,6 +61,15 @@ export const viewHelp: Readonly<Record<keyof typeof viewWords, Help>> = {
     ],
     keys: [ANY],
   },
+  practice: {
+    is: 'Rounds of practice made of this job’s openings, for those who will work on them; and how it goes for those who allow you to see it.',
+    todo: [
+      'Choose openings, kinds of tasks and a level, and make the round.',
+      'Print it with its answers for the site hut.',
+      'Your people find it under Practice, without a network too.',
+    ],
+    keys: [ANY],
+  },
   day: {
     is: 'One day of the job as it was entered: who was where, what was done, measured, found and delivered, against what was promised.',
     todo: [

@@ -16,6 +16,7 @@ export const screenWords = {
 
 export const jobsWords = {
   title: 'Jobs',
+  practice: 'Tasks to learn by, without a job and without a network.',
   openings: (n: number) => (n === 1 ? '1 opening' : `${n} openings`),
   create: 'New job',
   name: 'Name of the job',
@@ -137,6 +138,7 @@ export const saveWords = {
 };
 
 export const navWords = {
+  practice: 'Practice',
   gone: 'This opening was removed from the job. What you entered here is kept with it.',
   toJob: 'To the job',
   openings: 'Openings of this job',
@@ -194,5 +196,6 @@ export const viewWords = {
   heat: 'Heat',
   conditions: 'Conditions',
   shelf: 'Shelf',
+  practice: 'Practice',
   people: 'People',
 };

@@ -1,5 +1,5 @@
 /** Tables. Documents are kept whole and read by the core on the way out; columns are what queries ask for. */
-import { cutIds, shelfKinds } from '@hulvek/core';
+import { cutIds, practiceKinds, shelfKinds } from '@hulvek/core';
 import { heatProblems, heatRunStates } from '../../../contract/heat.ts';
 import { lookRules, roles } from '../../../contract/rights.ts';
 import { auditActions, taskKinds, taskStates, tokenKinds } from '../../../contract/doors.ts';
@@ -536,4 +536,51 @@ export const judgements = pgTable(
     judgement: jsonb('judgement').notNull(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.openingId] }), ofOpening(table)],
+);
+
+/** What somebody answered in practice: theirs, of no job. Skills are worked out of it and kept nowhere. */
+export const practiceAnswers = pgTable(
+  'practice_answers',
+  {
+    /** Made by the device, so that a second sending adds nothing. */
+    id: uuid('id').primaryKey(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    kind: text('kind', { enum: practiceKinds }).notNull(),
+    level: integer('level').notNull(),
+    seed: integer('seed').notNull(),
+    isRight: boolean('is_right').notNull(),
+    at: at('at').notNull(),
+  },
+  (table) => [index('practice_answers_user').on(table.userId, table.at)],
+);
+
+/** Who lets the leads of a job see their skills; it ends with the membership. */
+export const practiceSharing = pgTable(
+  'practice_sharing',
+  { jobId: text('job_id').notNull(), userId: uuid('user_id').notNull() },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.userId] }),
+    foreignKey({
+      columns: [table.jobId, table.userId],
+      foreignColumns: [members.jobId, members.userId],
+    }).onDelete('cascade'),
+  ],
+);
+
+/** Rounds that a lead made of a job's openings for those who will work on them. */
+export const practiceRounds = pgTable(
+  'practice_rounds',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    madeBy: uuid('made_by').references(() => users.id, { onDelete: 'set null' }),
+    title: text('title').notNull(),
+    tasks: jsonb('tasks').notNull(),
+    madeAt: at('made_at').notNull().defaultNow(),
+  },
+  (table) => [index('practice_rounds_job').on(table.jobId)],
 );

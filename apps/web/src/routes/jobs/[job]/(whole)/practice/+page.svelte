@@ -1,0 +1,7 @@
+<script lang="ts">
+  import JobPractice from '$lib/features/practice/JobPractice.svelte';
+
+  let { data } = $props();
+</script>
+
+<JobPractice store={data.store} />

@@ -1,0 +1,7 @@
+<script lang="ts">
+  import PracticePlace from '$lib/features/practice/PracticePlace.svelte';
+
+  let { data } = $props();
+</script>
+
+<PracticePlace me={data.person} />
