@@ -17,7 +17,7 @@ const groups = [
       ) ||
       /core\/src\/(conditions\/exposure|calendar\/(errands|days))\.ts/.test(id) ||
       /core\/src\/build\/(frozen|replay|scene|stack|cut-list|covered|by-role|flaws)\.ts/.test(id) ||
-      /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight)\.ts/.test(
+      /core\/src\/(methods\/(names|strip-ends)|proofs\/loads\/(handling|lifting)|unit\/weight|texts\/figures)\.ts/.test(
         id,
       ) ||
       /src\/lib\/(ui\/(?!charts|Graph|FindingList)|device|contract\/(?!heat|practice)|job\/(?!planner|openings-set))/.test(

@@ -21,3 +21,34 @@ export function gravestPlay(proof: WaterProof, build: Build): { path: PathClass;
   const part = proof.traces.flatMap(({ parts }) => parts).find(({ outcome }) => outcome === path);
   return { path, play: part ? playOf(part, build) : null };
 }
+
+/** What of a way tells it from another: where it ends, and what keeps it off. */
+const keyOf = (source: string, { outcome, k, bonds, kOpening, firstLine }: WaterPart): string =>
+  JSON.stringify([source, outcome, k, bonds, kOpening, firstLine]);
+
+/**
+ * Water that runs otherwise than in the sound wall, gravest first: as it runs where it comes in by itself, and by its way in
+ * where less keeps it off; `null` where all of it runs as before.
+ */
+export function changedPlay(
+  sound: WaterProof,
+  changed: WaterProof,
+  build: Build,
+): { path: PathClass; play: Play | null } {
+  const before = new Set(
+    sound.traces.flatMap(({ source, parts }) => parts.map((part) => keyOf(source, part))),
+  );
+  const other = changed.traces.flatMap(({ source, parts }) =>
+    parts.filter((part) => part.outcome !== 'not-checkable' && !before.has(keyOf(source, part))),
+  );
+  const rank = ({ outcome, k }: WaterPart): number =>
+    10 * GRAVITY.indexOf(outcome) - Math.min(9, k ?? 9) / 10;
+  const [part] = other.toSorted((a, b) => rank(b) - rank(a));
+  const { path } = outcomeOf(changed);
+  if (!part) return { path, play: null };
+  if (isWet(part.outcome) || part.wayIn.length === 0) return { path, play: playOf(part, build) };
+  const points = courseOf(part.wayIn, build).points.map(({ at }) => at);
+  return { path, play: points.length > 1 ? { view: 0, points, wets: true } : null };
+}
+
+const GRAVITY: readonly string[] = ['shed', 'drained', 'trapped', 'structure', 'room'];

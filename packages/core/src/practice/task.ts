@@ -63,7 +63,17 @@ export interface PracticeView {
 }
 
 export type ViewName =
-  'face' | 'sill' | 'left' | 'right' | 'head' | 'tape' | 'level' | 'opening' | 'joint' | 'weather' | 'room';
+  | 'face'
+  | 'sill'
+  | 'left'
+  | 'right'
+  | 'head'
+  | 'tape'
+  | 'level'
+  | 'sill-line'
+  | 'opening'
+  | 'joint'
+  | 'weather';
 
 export type Asked =
   /** The same things in another order. */

@@ -75,5 +75,4 @@ export type Why =
       readonly code: 'day-wrong';
       readonly task: string;
       readonly trouble: DayTrouble;
-      readonly order: readonly string[];
     };

@@ -2,7 +2,7 @@
 import { rectangle } from '../../geometry/polygon.ts';
 import type { DrawItem } from '../../drawing/items.ts';
 import type { LengthUnit } from '../../quantities/length.ts';
-import { measureFigure } from '../../quantities/measure.ts';
+import { measureFigure, measureUnit } from '../../quantities/measure.ts';
 import { byLevel, type Make } from '../make.ts';
 import type { Given, PaperSize } from '../task.ts';
 import {
@@ -81,7 +81,7 @@ export const makeDay: Make = ({ level, system, dice, show }) => {
       return {
         right: false,
         answer,
-        why: { code: 'day-wrong', task, trouble, order: first },
+        why: { code: 'day-wrong', task, trouble },
         play: null,
         place: null,
       };
@@ -128,8 +128,8 @@ function someWeather(dice: Parameters<Make>[0]['dice']): DayHour[] {
 
 /** The day hour by hour: rain as bars from above, temperature and gusts as figures. */
 function weatherPicture({ width, height }: PaperSize, weather: readonly DayHour[], system: LengthUnit) {
-  const left = 10;
-  const wide = (width - 2 * left) / weather.length;
+  const left = LABELS_px;
+  const wide = (width - left - 6) / weather.length;
   const rows = { hour: 18, rain: [34, height - 76], degrees: height - 54, gusts: height - 26 } as const;
   const tall = rows.rain[1] - rows.rain[0];
   const words = (x: number, y: number, text: string, tone: 'plain' | 'quiet'): DrawItem => ({
@@ -165,9 +165,16 @@ function weatherPicture({ width, height }: PaperSize, weather: readonly DayHour[
           ]
         : []),
       words(middle, rows.hour, String(one.hour), 'quiet'),
-      words(middle, rows.degrees, `${measureFigure('temperature', one.temperature_C, system, 0)}°`, 'plain'),
+      words(middle, rows.degrees, measureFigure('temperature', one.temperature_C, system, 0), 'plain'),
       words(middle, rows.gusts, measureFigure('speed', one.gust_ms, system, 0), 'plain'),
     ];
   });
-  return { width, height, scale: 1, items };
+  const labels = [
+    words(left / 2, rows.degrees, measureUnit('temperature', system), 'quiet'),
+    words(left / 2, rows.gusts, measureUnit('speed', system), 'quiet'),
+  ];
+  return { width, height, scale: 1, items: [...items, ...labels] };
 }
+
+/** Room for the units of the rows. */
+const LABELS_px = 34;

@@ -7,12 +7,12 @@ import type { Drawing } from '../../drawing/items.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
 import { byLevel, type Make } from '../make.ts';
 import { cutView, faceView } from '../wall-views.ts';
-import { gravestPlay } from '../play.ts';
+import { changedPlay } from '../play.ts';
 import type { PracticeView } from '../task.ts';
 import { plantIn, SCREW, SILL_JOINT, type PlantedFault } from './faults.ts';
 
 /** Pictures of which one shows it, by level. */
-const VIEWS = [1, 2, 2, 3, 4] as const;
+const VIEWS = [1, 2, 3, 4, 5] as const;
 const ALL: readonly ('face' | CutId)[] = ['face', 'sill', 'left', 'right', 'head'];
 /** A finger is so wide, px. */
 const FINGER_px = 18;
@@ -51,7 +51,7 @@ export const makeFault: Make = ({ level, dice, show, wall }) => {
             isOn(planted, views[view]?.draw(given.size), given.at);
       const water = proveWater(planted.traced.build, own.exposed, { lost: planted.traced.lost });
       const dry = planted.fault === 'open-seal' || planted.fault === 'screw-misses';
-      const play = dry ? null : gravestPlay(water, planted.traced.build).play;
+      const play = dry ? null : changedPlay(proveWater(build, own.exposed), water, planted.traced.build).play;
       return {
         right,
         answer: { form: 'part', part: planted.parts[0] ?? '' },

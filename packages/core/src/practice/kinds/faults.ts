@@ -12,6 +12,7 @@ import type { DrawItem } from '../../drawing/items.ts';
 import { proveAir } from '../../proofs/air/proof.ts';
 import { compareOutcomes, outcomeOf } from '../../proofs/water/outcome.ts';
 import { proveWater } from '../../proofs/water/proof.ts';
+import { sheetMaterials } from '../../vocabulary/materials.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
 import { faultIds, type FaultId } from '../answers.ts';
 import type { Dice } from '../dice.ts';
@@ -192,6 +193,7 @@ const notRolled: Plant = (wall, _level, dice) => {
       piece.form === 'sheet' &&
       piece.stock === 'worked' &&
       piece.film_mm === undefined &&
+      sheetMaterials[piece.sheet.material].bond === 'self-adhesive' &&
       onWall(build, piece.id).some((ring) => Math.abs(area(ring)) > 8000),
   );
   for (const { id } of dice.shuffled(strips)) {

@@ -115,7 +115,7 @@ function laser(level: 3 | 4 | 5, system: LengthUnit, dice: Dice): Made {
         {
           kind: 'area',
           points: rectangle([x, x + 66], [at(to_mm)[1] - 4, at(from_mm)[1] + 4]),
-          fill: 'wood',
+          fill: 'frame',
           stroke: 'outline',
           owner: '',
         },

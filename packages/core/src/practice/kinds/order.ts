@@ -6,7 +6,7 @@ import type { Reason } from '../../methods/method.ts';
 import type { Dice } from '../dice.ts';
 import { byLevel, type Make } from '../make.ts';
 import { faceView } from '../wall-views.ts';
-import { gravestPlay } from '../play.ts';
+import { changedPlay } from '../play.ts';
 import type { Given, Judged } from '../task.ts';
 import type { PracticeWall } from '../wall.ts';
 
@@ -137,7 +137,11 @@ function judged(given: Given, ids: readonly string[], orders: number, wall: Prac
   };
   const changed = breach ? withChanges(build, [{ kind: 'moved', step, before }]) : null;
   const water = changed?.ok
-    ? gravestPlay(proveWater(changed.value.build, wall.exposed), changed.value.build)
+    ? changedPlay(
+        proveWater(build, wall.exposed),
+        proveWater(changed.value.build, wall.exposed),
+        changed.value.build,
+      )
     : null;
   return {
     right: false,

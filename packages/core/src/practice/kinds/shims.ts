@@ -59,7 +59,7 @@ export const makeShims: Make = ({ level, system, dice }) => {
       },
       views: [
         {
-          name: 'level',
+          name: 'sill-line',
           draw: (size) =>
             sillPicture(size, {
               heights: [left, middle, right],

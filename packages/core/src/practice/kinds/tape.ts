@@ -38,7 +38,7 @@ export const makeTape: Make = ({ level, system, dice }) => {
           {
             kind: 'area',
             points: rectangle([12, width - 12], [top, low]),
-            fill: 'wood',
+            fill: 'frame',
             stroke: 'outline',
             owner: '',
           },

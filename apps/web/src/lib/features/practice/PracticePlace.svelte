@@ -115,15 +115,15 @@
 
 <main bind:this={top}>
   {#if round?.task}
-    <p class="strip">
-      <b>{t.title}</b>
+    <div class="strip">
+      <h1>{t.title}</h1>
       <span>
         {round.many === null
           ? t.left(round.left_min)
           : t.of(round.results.length + (round.judged ? 0 : 1), round.many)}
       </span>
       {#if desk.offline}<span class="quiet">{t.offline}</span>{/if}
-    </p>
+    </div>
     {#key round.task}<TaskView {round} task={round.task} />{/key}
   {:else}
     <h1>{t.title}</h1>
@@ -221,7 +221,7 @@
             />
             <Button type="submit">{t.open}</Button>
           </form>
-          <p>
+          <p class="paper">
             <a href="/practice/round.pdf" onclick={(event) => (event.currentTarget.href = printed())}
               >{t.print}</a
             >
@@ -249,8 +249,12 @@
   .strip {
     margin: 0;
   }
+  .strip h1 {
+    font-size: 1.05rem;
+  }
   .strip {
     display: flex;
+    align-items: baseline;
     flex-flow: row wrap;
     gap: 0 var(--gap-4);
   }
@@ -310,6 +314,13 @@
   .as-link {
     min-height: 32px;
     text-align: left;
+  }
+  .paper {
+    margin: var(--gap-2) 0 0;
+  }
+  .paper a {
+    display: inline-block;
+    padding: 6px 0;
   }
   .sum {
     padding: var(--gap-3);

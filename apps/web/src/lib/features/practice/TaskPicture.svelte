@@ -152,7 +152,7 @@
   }
   .paper {
     position: relative;
-    height: clamp(240px, 44vh, 440px);
+    height: var(--picture, clamp(230px, 40vh, 400px));
     overflow: hidden;
     border: 1px solid var(--line);
     background: var(--paper);

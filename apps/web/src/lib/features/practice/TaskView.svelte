@@ -116,6 +116,7 @@
       {#if term}· <TermButton {term}>{term.name}</TermButton>{/if}
     </p>
   </header>
+  <p class="question" id="{id}-question">{questionText(question, f)}</p>
   <div class="pictures" data-many={task.views.length}>
     {#each task.views as view, at (at)}
       <TaskPicture
@@ -129,7 +130,6 @@
     {/each}
   </div>
   <form onsubmit={submit}>
-    <p class="question" id="{id}-question">{questionText(question, f)}</p>
     {#if question.kind === 'cut'}
       <dl>
         {#each question.lengths as { what, mm } (what)}
@@ -195,7 +195,8 @@
           <b>{judged.right ? t.right : t.notYet}</b>
         </p>
         <p>{whyText(judged.why, f)}</p>
-        {#if !judged.right}
+        <!-- Where the water ends is said already. -->
+        {#if !judged.right && number.kind !== 'drop' && number.kind !== 'night'}
           {@const right = said(judged.answer)}
           <p>
             <b>{t.isRight}:</b>
@@ -221,7 +222,9 @@
       {:else}
         <Button kind="main" large type="submit">{t.answer}</Button>
       {/if}
-      <Button kind="quiet" onclick={() => round.end()}>{t.finish}</Button>
+      {#if !judged || !round.isLast}
+        <Button kind="quiet" onclick={() => round.end()}>{t.finish}</Button>
+      {/if}
     </p>
   </form>
 </div>
@@ -261,19 +264,34 @@
   }
   @media (min-width: 900px) {
     .task {
-      grid-template-columns: minmax(0, 1.2fr) minmax(20rem, 1fr);
+      grid-template:
+        'head head' auto
+        'pictures question' auto
+        'pictures form' 1fr / minmax(0, 1.2fr) minmax(20rem, 1fr);
     }
     header {
-      grid-column: 1 / -1;
+      grid-area: head;
+    }
+    .question {
+      grid-area: question;
+    }
+    .pictures {
+      grid-area: pictures;
+    }
+    form {
+      grid-area: form;
+    }
+    .task:has([data-many='0']) {
+      grid-template: 'head' auto 'question' auto 'form' 1fr / minmax(0, 44rem);
     }
     .pictures[data-many='0'] {
       display: none;
     }
-    .pictures[data-many='0'] + form {
-      grid-column: 1 / -1;
-      max-width: 44rem;
+    .pictures[data-many='1'] {
+      --picture: clamp(300px, 66vh, 620px);
     }
-    .pictures:is([data-many='3'], [data-many='4'], [data-many='2']) {
+    .pictures:is([data-many='2'], [data-many='3'], [data-many='4']) {
+      --picture: clamp(240px, 42vh, 440px);
       grid-template-columns: 1fr 1fr;
     }
   }
@@ -331,7 +349,13 @@
   }
   .verdict :is(ol, ul) {
     margin: 0;
-    padding-left: 1.4rem;
+    padding-left: 1.6rem;
+  }
+  .verdict ol {
+    list-style: decimal;
+  }
+  .verdict ul {
+    list-style: disc;
   }
   .go {
     display: flex;

@@ -95,7 +95,7 @@
   }
   .display {
     min-height: 3.6em;
-    margin: 0;
+    margin: var(--gap-2) 0 0;
     padding: var(--gap-2) var(--gap-3);
     border: 1px solid var(--line);
     background: var(--sand);

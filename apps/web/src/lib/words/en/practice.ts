@@ -78,7 +78,7 @@ export const viewTexts: Readonly<Record<ViewName, string>> = {
   opening: 'The rough opening',
   joint: 'The joint between stud and frame',
   weather: 'The day by hours: rain, temperature, gusts',
-  room: 'The opening from the room',
+  'sill-line': 'The sill from the side, its heights enlarged',
 };
 
 /** A piece, or a place that is none. */
@@ -315,6 +315,8 @@ const FAULTS: Readonly<Record<FaultId, (why: Extract<Why, { code: 'fault' }>, f:
   'screw-misses': () => 'Driven straight, the screw ends in the foam of the buck and misses the stud.',
 };
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** One sentence why. */
 export function whyText(why: Why, f: Figures): string {
   switch (why.code) {
@@ -361,19 +363,21 @@ export function whyText(why: Why, f: Figures): string {
     case 'shims':
       return `The unit stands ${f.length(why.high_mm + why.buildUp_mm + why.least_mm)} over the lowest place. Here the sill is at ${f.length(why.here_mm)}${why.buildUp_mm > 0 ? ` and the pan takes ${f.length(why.buildUp_mm)}` : ''}: ${f.length(why.high_mm + why.least_mm - why.here_mm)} is left.`;
     case 'cut':
-      return `${why.parts.map(({ times, what, mm }) => `${times > 1 ? `${times} × ` : ''}${inSentence(givenText(what))} ${f.length(mm)}`).join(' + ')} = ${f.length(why.parts.reduce((sum, { times, mm }) => sum + times * mm, 0))}.`;
+      return capital(
+        `${why.parts.map(({ times, what, mm }) => `${times > 1 ? `${times} × ` : ''}${inSentence(givenText(what))} ${f.length(mm)}`).join(' + ')} = ${f.length(why.parts.reduce((sum, { times, mm }) => sum + times * mm, 0))}.`,
+      );
     case 'seal':
       return why.against.length === 0
         ? 'Nothing rules any of them out.'
         : why.against.map(({ seal, reason }) => `${sealText(seal)}: ${jointReasonText(reason, f)}`).join(' ');
     case 'grip':
-      return (
+      return capital(
         why.rows
           .map(
             ({ chemistry, answer }) =>
               `${chemistryTexts[chemistry as keyof typeof chemistryTexts]} ${GRIPS[answer]}`,
           )
-          .join('; ') + '.'
+          .join('; ') + '.',
       );
     case 'night':
       return why.open
@@ -386,7 +390,7 @@ export function whyText(why: Why, f: Figures): string {
     case 'day-right':
       return `All is done by ${clock(why.ends_min)}; ${why.orders === 1 ? 'no other order does it' : `${why.orders} orders do it`}.`;
     case 'day-wrong':
-      return `${dayName(why.task)} ${troubleText(why.trouble)} This goes: ${why.order.map((id) => DAY_TEXTS[id as DayTask['id']]).join(', ')}.`;
+      return `${dayName(why.task)} ${troubleText(why.trouble)}`;
   }
 }
 
