@@ -236,7 +236,6 @@
   input[type='checkbox'] {
     width: 20px;
     height: 20px;
-    accent-color: var(--rust);
   }
   .fields {
     display: flex;

@@ -71,6 +71,5 @@
   input {
     width: 22px;
     height: 22px;
-    accent-color: var(--rust);
   }
 </style>

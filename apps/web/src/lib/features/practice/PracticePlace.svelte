@@ -289,7 +289,6 @@
   input[type='checkbox'] {
     width: 20px;
     height: 20px;
-    accent-color: var(--rust);
   }
   .field {
     display: grid;

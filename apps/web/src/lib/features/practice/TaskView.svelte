@@ -55,6 +55,7 @@
   );
 
   let verdict = $state<HTMLElement>();
+  let figures = $state<HTMLElement>();
   async function answer(given: Given) {
     problem = '';
     round.answer(given);
@@ -117,7 +118,7 @@
     </p>
   </header>
   <p class="question" id="{id}-question">{questionText(question, f)}</p>
-  <div class="pictures" data-many={task.views.length}>
+  <div class="pictures" data-many={task.views.length} bind:this={figures}>
     {#each task.views as view, at (at)}
       <TaskPicture
         {view}
@@ -217,6 +218,13 @@
       </div>
     {/if}
     <p class="go">
+      {#if judged?.play || judged?.place}
+        <span class="narrow"
+          ><Button onclick={() => figures?.scrollIntoView({ block: 'start', behavior: 'smooth' })}
+            >{t.look}</Button
+          ></span
+        >
+      {/if}
       {#if judged}
         <Button kind="main" large onclick={() => round.next()}>{round.isLast ? t.finish : t.next}</Button>
       {:else}
@@ -263,6 +271,9 @@
     text-wrap: pretty;
   }
   @media (min-width: 900px) {
+    .narrow {
+      display: none;
+    }
     .task {
       grid-template:
         'head head' auto
@@ -290,7 +301,7 @@
     .pictures[data-many='1'] {
       --picture: clamp(300px, 66vh, 620px);
     }
-    .pictures:is([data-many='2'], [data-many='3'], [data-many='4']) {
+    .pictures:is([data-many='2'], [data-many='3'], [data-many='4'], [data-many='5']) {
       --picture: clamp(240px, 42vh, 440px);
       grid-template-columns: 1fr 1fr;
     }

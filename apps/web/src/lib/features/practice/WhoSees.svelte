@@ -58,6 +58,5 @@
   input {
     width: 20px;
     height: 20px;
-    accent-color: var(--rust);
   }
 </style>

@@ -450,7 +450,7 @@ export const practiceWords = {
   right: 'Right.',
   notYet: 'Not so.',
   isRight: 'Right would be',
-  watch: 'Watch the water',
+  look: 'See it in the picture',
   earlier: 'One place earlier',
   later: 'One place later',
   place: (n: number, all: number) => `place ${n} of ${all}`,
