@@ -1,9 +1,11 @@
 /** Water as a line to play: the gravest way of it through a wall. */
 import type { Build } from '../build/build.ts';
+import { airCourse, proveAir } from '../proofs/air/index.ts';
 import { courseOf } from '../proofs/water/course.ts';
 import { outcomeOf, type PathClass } from '../proofs/water/outcome.ts';
 import type { WaterProof } from '../proofs/water/proof.ts';
 import type { WaterPart } from '../proofs/water/trace.ts';
+import type { CutId } from '../vocabulary/sides.ts';
 import type { Play } from './task.ts';
 
 export const isWet = (outcome: string): boolean =>
@@ -12,7 +14,7 @@ export const isWet = (outcome: string): boolean =>
 /** How a part of the water runs. */
 export function playOf(part: Pick<WaterPart, 'run' | 'outcome'>, build: Build, view = 0): Play | null {
   const points = courseOf(part.run, build).points.map(({ at }) => at);
-  return points.length > 1 ? { view, points, wets: isWet(part.outcome) } : null;
+  return points.length > 1 ? { of: 'water', view, points, wets: isWet(part.outcome) } : null;
 }
 
 /** The gravest way of all water, and how it runs. */
@@ -48,7 +50,20 @@ export function changedPlay(
   if (!part) return { path, play: null };
   if (isWet(part.outcome) || part.wayIn.length === 0) return { path, play: playOf(part, build) };
   const points = courseOf(part.wayIn, build).points.map(({ at }) => at);
-  return { path, play: points.length > 1 ? { view: 0, points, wets: true } : null };
+  return { path, play: points.length > 1 ? { of: 'water', view: 0, points, wets: true } : null };
 }
 
 const GRAVITY: readonly string[] = ['shed', 'drained', 'trapped', 'structure', 'room'];
+
+/** Where the pen runs in a cut of the sound wall; `null` where nothing joins wall and frame there. */
+export function penPlay(build: Build, cut: CutId, view: number): Play | null {
+  const course = airCourse(build, proveAir(build), cut);
+  return course && course.points.length > 1 ? { of: 'air', view, points: course.points, wets: false } : null;
+}
+
+/** How far the pen has to be lifted round the frame, mm. */
+export const liftsOf = (build: Build): number =>
+  proveAir(build).sides.reduce(
+    (sum, { lifts }) => sum + lifts.reduce((mm, { width_mm }) => mm + width_mm, 0),
+    0,
+  );

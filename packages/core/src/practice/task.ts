@@ -92,11 +92,12 @@ export type Given =
   /** On the picture `view` as drawn for `size`, px. */
   | { readonly form: 'press'; readonly view: number; readonly at: Point2; readonly size: PaperSize };
 
-/** What water does, as a line to play on a picture. */
+/** What water does, or where the pen runs, as a line to play on a picture. */
 export interface Play {
+  readonly of: 'water' | 'air';
   readonly view: number;
   readonly points: readonly Point3[];
-  /** It ends where it must not come. */
+  /** Water: it ends where it must not come. */
   readonly wets: boolean;
 }
 

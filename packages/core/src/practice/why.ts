@@ -18,6 +18,8 @@ export type Why =
       readonly because: Reason;
       /** What water does in that order; `null` where it cannot be built so. */
       readonly water: PathClass | null;
+      /** The air line would be open. */
+      readonly air: boolean;
     }
   | {
       readonly code: 'fault';

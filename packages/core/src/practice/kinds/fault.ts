@@ -7,8 +7,10 @@ import type { Drawing } from '../../drawing/items.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
 import { byLevel, type Make } from '../make.ts';
 import { cutView, faceView } from '../wall-views.ts';
-import { changedPlay } from '../play.ts';
-import type { PracticeView } from '../task.ts';
+import { changedPlay, penPlay } from '../play.ts';
+import type { Play, PracticeView } from '../task.ts';
+import type { PracticeWall } from '../wall.ts';
+import { faultIds } from '../answers.ts';
 import { plantIn, SCREW, SILL_JOINT, type PlantedFault } from './faults.ts';
 
 /** Pictures of which one shows it, by level. */
@@ -17,9 +19,9 @@ const ALL: readonly ('face' | CutId)[] = ['face', 'sill', 'left', 'right', 'head
 /** A finger is so wide, px. */
 const FINGER_px = 18;
 
-export const makeFault: Make = ({ level, dice, show, wall }) => {
+export const makeFault: Make = ({ level, dice, show, wish, wall }) => {
   const own = wall();
-  const planted = own && plantIn(own, level, dice);
+  const planted = own && plantIn(own, wish(faultIds), level, dice);
   if (!own || !planted) return null;
   const { build } = own;
   const others = dice
@@ -49,9 +51,7 @@ export const makeFault: Make = ({ level, dice, show, wall }) => {
           : given.form === 'press' &&
             given.view === view &&
             isOn(planted, views[view]?.draw(given.size), given.at);
-      const water = proveWater(planted.traced.build, own.exposed, { lost: planted.traced.lost });
-      const dry = planted.fault === 'open-seal' || planted.fault === 'screw-misses';
-      const play = dry ? null : changedPlay(proveWater(build, own.exposed), water, planted.traced.build).play;
+      const play = playFor(planted, own, view);
       return {
         right,
         answer: { form: 'part', part: planted.parts[0] ?? '' },
@@ -62,13 +62,23 @@ export const makeFault: Make = ({ level, dice, show, wall }) => {
           other: planted.other,
           mm: planted.mm,
         },
-        play: play && planted.view === 'face' ? { ...play, view } : null,
+        play,
         place: { view, rings: planted.rings },
       };
     },
     hardness: () => Math.log2(names.length * parts.size * (1 + 60 / (sizeOf(planted) + 20))),
   };
 };
+
+/** Where water comes in, on the face; for a seal that is missing, where the pen should run. */
+function playFor(planted: PlantedFault, { build, exposed }: PracticeWall, view: number): Play | null {
+  const { fault, traced } = planted;
+  if (fault === 'open-seal' && planted.view !== 'face') return penPlay(build, planted.view, view);
+  if (planted.view !== 'face') return null;
+  const water = proveWater(traced.build, exposed, { lost: traced.lost });
+  const { play } = changedPlay(proveWater(build, exposed), water, traced.build);
+  return play && { ...play, view };
+}
 
 const viewOf = (name: 'face' | CutId, { view, drawn, step, extra }: PlantedFault): PracticeView => {
   const own = name === view ? extra : undefined;

@@ -9,15 +9,16 @@ import { stripEnds } from '../../methods/strip-ends.ts';
 import { intersection, contains, bounds, rectangle, area, type Polygon } from '../../geometry/polygon.ts';
 import type { Point2, Point3 } from '../../geometry/vector.ts';
 import type { DrawItem } from '../../drawing/items.ts';
-import { proveAir } from '../../proofs/air/proof.ts';
 import { compareOutcomes, outcomeOf } from '../../proofs/water/outcome.ts';
+import { panRise } from '../../proofs/water/standing.ts';
 import { proveWater } from '../../proofs/water/proof.ts';
 import { sheetMaterials } from '../../vocabulary/materials.ts';
 import type { CutId } from '../../vocabulary/sides.ts';
-import { faultIds, type FaultId } from '../answers.ts';
+import type { FaultId } from '../answers.ts';
 import type { Dice } from '../dice.ts';
 import { byLevel } from '../make.ts';
 import type { Extra } from '../wall-views.ts';
+import { liftsOf } from '../play.ts';
 import type { PracticeLevel } from '../task.ts';
 import type { PracticeWall } from '../wall.ts';
 
@@ -61,12 +62,6 @@ export function isWetter({ build, exposed }: PracticeWall, changed: ChangedBuild
   const wrong = (proof: typeof was) => proof.laps.filter(({ fault }) => fault !== null).length;
   return wrong(is) > wrong(was) || compareOutcomes(outcomeOf(is), outcomeOf(was)) > 0;
 }
-
-const liftsOf = (build: Build): number =>
-  proveAir(build).sides.reduce(
-    (sum, { lifts }) => sum + lifts.reduce((mm, { width_mm }) => mm + width_mm, 0),
-    0,
-  );
 
 function changedBy(wall: PracticeWall, ...changes: readonly WallChange[]): ChangedBuild | null {
   const changed = withChanges(wall.build, changes);
@@ -265,11 +260,18 @@ const sillClosed: Plant = (wall) => {
       };
 };
 
+/** How far the pan rises to its back, mm; with a dam of another height where one is given. */
+const standsUpTo = (
+  { context: { choices, numbers, opening } }: Build,
+  damHeight = numbers.damHeight,
+): number => panRise({ choices, numbers: { ...numbers, damHeight }, depth_mm: opening.depth });
+
 const noDam: Plant = (wall) => {
   const { build } = wall;
   const [dam] = piecesFor(build, 'dam');
   const traced = dam && changedBy(wall, { kind: 'left-out', piece: dam.id });
-  if (dam?.form !== 'solid' || !traced || !isWetter(wall, traced)) return null;
+  // What stands on the pan runs off inward sooner: the dam is what it stands against.
+  if (dam?.form !== 'solid' || !traced || standsUpTo(build) <= standsUpTo(build, 0) + 1) return null;
   const middle = build.context.opening.width / 2;
   return {
     fault: 'no-dam',
@@ -288,21 +290,42 @@ const noDam: Plant = (wall) => {
 /** How long a void at a corner is, by level, mm. */
 const VOID_mm = [90, 75, 60, 50, 40] as const;
 
+/** So many strips at corners are tried: each asks the proof of water. */
+const CORNERS_TRIED = 8;
+const NEAR_CORNER_mm = 60;
+
 const voidCorner: Plant = (wall, level, dice) => {
   const { build } = wall;
-  const { width } = build.context.opening;
+  const { opening, unit } = build.context;
   const mm = byLevel(level, VOID_mm);
-  const side = dice.pick(['left', 'right'] as const);
-  const u = side === 'left' ? 0 : width;
-  for (const pan of piecesFor(build, 'pan')) {
-    const stretch = stretchAt(build, pan.id, [u, 0], mm);
-    const traced = stretch && changedBy(wall, { kind: 'bond-open', piece: pan.id, ...stretch });
+  const sides = [
+    { u: [0, unit.left - unit.finWidth], out: -1 },
+    { u: [opening.width, unit.left + unit.width + unit.finWidth], out: 1 },
+  ] as const;
+  const corners = sides.flatMap(({ u, out }) =>
+    [0, opening.height, unit.bottom + unit.height + unit.finWidth].flatMap((v) =>
+      u.map((at) => ({ u: at, v, out })),
+    ),
+  );
+  const places = build.pieces.flatMap((piece) =>
+    piece.form === 'sheet' && piece.stock === 'worked'
+      ? corners
+          .filter(({ u, v }) =>
+            onWall(build, piece.id)
+              .flat()
+              .some((point) => Math.hypot(point[0] - u, point[1] - v) < NEAR_CORNER_mm),
+          )
+          .map((corner) => ({ id: piece.id, ...corner }))
+      : [],
+  );
+  for (const { id, u, v, out } of dice.shuffled(places).slice(0, CORNERS_TRIED)) {
+    const stretch = stretchAt(build, id, [u, v], mm);
+    const traced = stretch && changedBy(wall, { kind: 'bond-open', piece: id, ...stretch });
     if (!traced || !isWetter(wall, traced)) continue;
-    const out = side === 'left' ? 1 : -1;
     const wedge: readonly Point3[] = [
-      [u, 0, 0],
-      [u + out * mm, -4, 0],
-      [u + out * 4, -mm * 0.5, 0],
+      [u - out * mm * 0.6, v - 5, 0],
+      [u + out * 10, v + 6, 0],
+      [u + out * 10, v - mm * 0.35, 0],
     ];
     const drawn: Extra = ({ place }): DrawItem[] =>
       place
@@ -321,11 +344,11 @@ const voidCorner: Plant = (wall, level, dice) => {
       drawn: build,
       traced,
       view: 'face',
-      step: placedAfter(build, pan.id),
+      step: placedAfter(build, id),
       extra: drawn,
-      parts: [kindOf(build, pan.id)],
+      parts: [kindOf(build, id)],
       rings: [wedge],
-      piece: pan.id,
+      piece: id,
       other: null,
       mm,
     };
@@ -399,11 +422,10 @@ const PLANTS: Readonly<Record<FaultId, Plant>> = {
   'screw-misses': screwMisses,
 };
 
-/** A fault in this wall by chance; `null` where none of those that were thrown can be in it. */
-export function plantIn(wall: PracticeWall, level: PracticeLevel, dice: Dice): PlantedFault | null {
-  for (const fault of dice.shuffled(faultIds)) {
-    const planted = PLANTS[fault](wall, level, dice);
-    if (planted) return planted;
-  }
-  return null;
-}
+/** The fault that is wished for; `null` where it cannot be in this wall. */
+export const plantIn = (
+  wall: PracticeWall,
+  fault: FaultId,
+  level: PracticeLevel,
+  dice: Dice,
+): PlantedFault | null => PLANTS[fault](wall, level, dice);

@@ -6,7 +6,7 @@ import type { Reason } from '../../methods/method.ts';
 import type { Dice } from '../dice.ts';
 import { byLevel, type Make } from '../make.ts';
 import { faceView } from '../wall-views.ts';
-import { changedPlay } from '../play.ts';
+import { changedPlay, liftsOf } from '../play.ts';
 import type { Given, Judged } from '../task.ts';
 import type { PracticeWall } from '../wall.ts';
 
@@ -146,7 +146,14 @@ function judged(given: Given, ids: readonly string[], orders: number, wall: Prac
   return {
     right: false,
     answer,
-    why: { code: 'order-breach', step, before, because, water: water?.path ?? null },
+    why: {
+      code: 'order-breach',
+      step,
+      before,
+      because,
+      water: water?.path ?? null,
+      air: changed?.ok === true && liftsOf(changed.value.build) > liftsOf(build) + 1,
+    },
     play: water?.play ?? null,
     place: null,
   };

@@ -114,10 +114,10 @@
         {#snippet over()}
           {#each rings as ring, i (i)}<polygon class="place" points={line(ring)} />{/each}
           {#if way}
-            <g aria-hidden="true" data-testid="practice-water" data-wets={play?.wets}>
+            <g aria-hidden="true" data-testid="practice-{play?.of}" data-wets={play?.wets}>
               <polyline class="under" points={line(way)} />
-              <polyline class="way" data-wets={play?.wets} points={line(way)} />
-              {#if drop}<circle class="drop" cx={drop[0]} cy={drop[1]} r="6" />{/if}
+              <polyline class="way" data-of={play?.of} points={line(way)} />
+              {#if drop}<circle class="drop" data-of={play?.of} cx={drop[0]} cy={drop[1]} r="6" />{/if}
             </g>
           {/if}
           {#if cross && (onpress || pressed)}
@@ -209,5 +209,11 @@
     fill: var(--water);
     stroke: var(--paper);
     stroke-width: 2;
+  }
+  .way[data-of='air'] {
+    stroke: var(--air);
+  }
+  .drop[data-of='air'] {
+    fill: var(--air);
   }
 </style>

@@ -300,7 +300,7 @@ const PATHS: Readonly<Record<PathClass, string>> = {
 
 const FAULTS: Readonly<Record<FaultId, (why: Extract<Why, { code: 'fault' }>, f: Figures) => string>> = {
   'reverse-lap': ({ piece: lower, other }) =>
-    `The ${piece(lower)} lies over the ${piece(other ?? '')}: what comes from above runs behind it. The upper one goes over the lower one.`,
+    `The ${piece(lower)} lies over the ${piece(other ?? '')}, and what comes from above runs behind it: the upper one goes over the lower one.`,
   short: ({ piece: strip, mm }, f) =>
     `The ${piece(strip)} ends ${f.length(mm ?? 0)} too soon, and leaves a place bare that it has to cover.`,
   'not-rolled': ({ piece: strip }) =>
@@ -332,7 +332,10 @@ export function whyText(why: Why, f: Figures): string {
             ? 'The other way round it cannot be built.'
             : ''
           : `${PATHS[why.water]}.`;
-      return [`${step(why.step)} waits for ${step(why.before)}.`, water, reason].filter(Boolean).join(' ');
+      const air = why.air ? 'The air line would be open.' : '';
+      return [`${step(why.step)} waits for ${step(why.before)}.`, water, air, reason]
+        .filter(Boolean)
+        .join(' ');
     }
     case 'fault':
       return FAULTS[why.fault](why, f);
