@@ -8,7 +8,7 @@ export * from './spacing.ts';
 export type { GivenLength, Question } from './question.ts';
 export type { Why } from './why.ts';
 export { dropEnds, faultIds, type DropEnd, type FaultId } from './answers.ts';
-export { SCREW, SILL_JOINT } from './kinds/faults.ts';
+export { SCREW, SILL_JOINT } from './kinds/faults/index.ts';
 export {
   workOfDay,
   type DayHour,

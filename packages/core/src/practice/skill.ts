@@ -134,6 +134,9 @@ const TAIL = 0.05;
 const ofKind = (answers: readonly PracticeAnswer[], kind: PracticeKind): PracticeAnswer[] =>
   answers.filter((one) => one.kind === kind).sort((a, b) => a.at_ms - b.at_ms);
 
+/** So many answers of a kind are followed: what went before says nothing any more. */
+const FOLLOWED = 60;
+
 /**
  * Returns the chance that the next answer of a kind at a level is right, from nothing but earlier answers of that kind.
  * Skill is followed on a scale, may wander from answer to answer and fades by rest; guesses and slips are reckoned with.
@@ -146,7 +149,7 @@ const ofKind = (answers: readonly PracticeAnswer[], kind: PracticeKind): Practic
 export const chanceOfRight = (
   answers: readonly PracticeAnswer[],
   { kind, level, now_ms }: { kind: PracticeKind; level: PracticeLevel; now_ms: number },
-): Chance => chanceIn(beliefIn(kind, ofKind(answers, kind), now_ms), kind, level);
+): Chance => chanceIn(beliefIn(kind, ofKind(answers, kind).slice(-FOLLOWED), now_ms), kind, level);
 
 /** A skill as it is shown. */
 export interface Skill {
@@ -163,7 +166,7 @@ const WISHED = 0.75;
 /** The hardest level at which most answers will be right; a new kind begins at the first. */
 export function skillOf(answers: readonly PracticeAnswer[], kind: PracticeKind, now_ms: number): Skill {
   const own = ofKind(answers, kind);
-  const belief = beliefIn(kind, own, now_ms);
+  const belief = beliefIn(kind, own.slice(-FOLLOWED), now_ms);
   const able = practiceLevels.filter((level) => chanceIn(belief, kind, level).said >= WISHED);
   const last = own.at(-1)?.level ?? 1;
   // One step at a time: what is asked next is never far from what was asked last.

@@ -11,7 +11,7 @@ import { changedPlay, penPlay } from '../play.ts';
 import type { Play, PracticeView } from '../task.ts';
 import type { PracticeWall } from '../wall.ts';
 import { faultIds } from '../answers.ts';
-import { plantIn, SCREW, SILL_JOINT, type PlantedFault } from './faults.ts';
+import { plantIn, SCREW, SILL_JOINT, type PlantedFault } from './faults/index.ts';
 
 /** Pictures of which one shows it, by level. */
 const VIEWS = [1, 2, 3, 4, 5] as const;

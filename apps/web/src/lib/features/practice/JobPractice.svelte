@@ -27,6 +27,7 @@
   } from '@hulvek/core';
   import { onMount } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
+  import JobSkills from './JobSkills.svelte';
 
   let { store }: JobPracticeProps = $props();
   const asking = new Asking();
@@ -173,32 +174,7 @@
       {/each}
     </ul>
   </section>
-  {#if known?.people}
-    <section aria-labelledby="job-people">
-      <h2 id="job-people">{t.people}</h2>
-      {#if known.people.length === 0}<p class="quiet">{t.nobody}</p>{/if}
-      {#each known.people as { name, skills } (name)}
-        <details>
-          <summary>{name}</summary>
-          <ul class="skills">
-            {#each skills.filter((skill) => skill.answers > 0) as skill (skill.kind)}
-              <li>
-                <span>{kindTexts[skill.kind].name}</span>
-                <span class="figure"
-                  >{practiceWords.level(skill.level)}, {practiceWords.skills.said(
-                    skill.said,
-                    skill.low,
-                    skill.high,
-                  )}</span
-                >
-              </li>
-            {:else}<li class="quiet">{practiceWords.skills.none}</li>{/each}
-          </ul>
-        </details>
-      {/each}
-      {#if known.others > 0}<p class="quiet">{t.others(known.others)}</p>{/if}
-    </section>
-  {/if}
+  {#if known?.people}<JobSkills people={known.people} others={known.others} />{/if}
 </JobPage>
 
 <style>
@@ -265,17 +241,5 @@
   }
   .links {
     margin-left: auto;
-  }
-  summary {
-    min-height: 44px;
-    align-content: center;
-    cursor: pointer;
-  }
-  .skills li {
-    display: flex;
-    justify-content: space-between;
-    gap: var(--gap-3);
-    padding: 4px 0;
-    border-bottom: 1px solid var(--sand-deep);
   }
 </style>

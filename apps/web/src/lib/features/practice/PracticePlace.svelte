@@ -16,7 +16,6 @@
     practiceKinds,
     readTaskNumber,
     taskNumberText,
-    type LengthUnit,
     type PracticeAnswer,
     type PracticeKind,
   } from '@hulvek/core';
@@ -24,6 +23,7 @@
   import { SvelteSet } from 'svelte/reactivity';
   import { PracticeDesk } from './practice-desk.svelte.ts';
   import { PracticeRound, type RoundOf } from './practice-round.svelte.ts';
+  import KindChoice from './KindChoice.svelte';
   import SkillTable from './SkillTable.svelte';
   import TaskView from './TaskView.svelte';
   import TryInstruments from './TryInstruments.svelte';
@@ -107,9 +107,6 @@
     return `/practice/round.pdf?tasks=${tasks.join(',')}`;
   };
 
-  function choose(value: string) {
-    desk.choose(value === 'mm' || value === 'in' ? (value satisfies LengthUnit) : null);
-  }
   const right = $derived(round?.results.filter((one) => one.right).length ?? 0);
 </script>
 
@@ -155,42 +152,7 @@
     </p>
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
     <div class="two">
-      <section aria-labelledby="mixed">
-        <h2 id="mixed">{t.mixed}</h2>
-        <label class="all"
-          ><input
-            type="checkbox"
-            checked={kinds.size === practiceKinds.length}
-            onchange={(event) => {
-              if (event.currentTarget.checked) for (const kind of practiceKinds) kinds.add(kind);
-              else kinds.clear();
-            }}
-          />
-          {t.all}</label
-        >
-        <ul class="kinds">
-          {#each practiceKinds as kind (kind)}
-            <li>
-              <label
-                ><input
-                  type="checkbox"
-                  checked={kinds.has(kind)}
-                  onchange={(event) => (event.currentTarget.checked ? kinds.add(kind) : kinds.delete(kind))}
-                />
-                <span><b>{kindTexts[kind].name}</b> <span class="quiet">{kindTexts[kind].does}</span></span
-                ></label
-              >
-            </li>
-          {/each}
-        </ul>
-        <label class="field"
-          >{t.system}
-          <select value={desk.system ?? 'both'} onchange={(event) => choose(event.currentTarget.value)}>
-            {#each ['both', 'mm', 'in'] as const as one (one)}<option value={one}>{t.systems[one]}</option
-              >{/each}
-          </select>
-        </label>
-      </section>
+      <KindChoice {kinds} {desk} />
       <div class="side">
         <section aria-labelledby="rounds">
           <h2 id="rounds">{t.rounds}</h2>
@@ -278,26 +240,6 @@
     padding: 0;
     list-style: none;
   }
-  .kinds label,
-  .all {
-    display: grid;
-    grid-template-columns: auto minmax(0, 1fr);
-    align-items: center;
-    gap: var(--gap-2);
-    min-height: 44px;
-  }
-  input[type='checkbox'] {
-    width: 20px;
-    height: 20px;
-  }
-  .field {
-    display: grid;
-    gap: var(--gap-1);
-    max-width: 18rem;
-    margin-top: var(--gap-3);
-    font-weight: 500;
-  }
-  select,
   form input {
     min-height: 44px;
   }

@@ -11,8 +11,6 @@
 <script lang="ts">
   import TermButton from '$lib/features/glossary/TermButton.svelte';
   import Button from '$lib/ui/Button.svelte';
-  import Check from '@lucide/svelte/icons/check';
-  import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
   import { glossary } from '$words/glossary.ts';
   import {
     givenText,
@@ -23,13 +21,13 @@
     questionText,
     termOf,
     weatherText,
-    whyText,
   } from '$words/practice.ts';
-  import { figuresIn, formatLength, parseLength, systemOf, taskNumberText } from '@hulvek/core';
-  import { tick, untrack } from 'svelte';
+  import { figuresIn, parseLength, systemOf, taskNumberText } from '@hulvek/core';
+  import { untrack } from 'svelte';
   import OrderAnswer from './OrderAnswer.svelte';
   import PickAnswer from './PickAnswer.svelte';
   import TaskPicture from './TaskPicture.svelte';
+  import TaskVerdict from './TaskVerdict.svelte';
 
   let { round, task }: TaskViewProps = $props();
   const { asked, question, number } = $derived(task);
@@ -54,14 +52,10 @@
       : [],
   );
 
-  let verdict = $state<HTMLElement>();
   let figures = $state<HTMLElement>();
-  async function answer(given: Given) {
+  function answer(given: Given) {
     problem = '';
     round.answer(given);
-    await tick();
-    verdict?.focus();
-    verdict?.scrollIntoView({ block: 'nearest' });
   }
 
   function submit(event: SubmitEvent) {
@@ -69,43 +63,26 @@
     if (judged) return;
     switch (asked.form) {
       case 'order':
-        return void answer({ form: 'order', items });
+        return answer({ form: 'order', items });
       case 'one': {
         const [option] = chosen;
         if (option === undefined) return void (problem = t.pickFirst);
-        return void answer({ form: 'one', option });
+        return answer({ form: 'one', option });
       }
       case 'several':
         if (chosen.length === 0) return void (problem = t.pickFirst);
-        return void answer({ form: 'several', options: chosen });
+        return answer({ form: 'several', options: chosen });
       case 'length': {
         const read = parseLength(length, system);
         if (!read.ok) return void (problem = t.lengthFirst);
-        return void answer({ form: 'length', mm: read.value.mm });
+        return answer({ form: 'length', mm: read.value.mm });
       }
       case 'place':
         if (part === '') return void (problem = t.pickFirst);
-        return void answer({ form: 'part', part });
+        return answer({ form: 'part', part });
     }
   }
 
-  /** An answer in words. */
-  function said(given: Given): readonly string[] {
-    switch (given.form) {
-      case 'order':
-        return given.items.map(text);
-      case 'one':
-        return [text(given.option)];
-      case 'several':
-        return given.options.map(text);
-      case 'length':
-        return [formatLength(given.mm, system)];
-      case 'part':
-        return [partText(given.part)];
-      case 'press':
-        return [t.pressed];
-    }
-  }
   const term = $derived(glossary.find((one) => one.id === termOf[number.kind]));
 </script>
 
@@ -123,7 +100,7 @@
       <TaskPicture
         {view}
         {at}
-        onpress={asked.form === 'place' && !judged ? (given) => void answer(given) : undefined}
+        onpress={asked.form === 'place' && !judged ? answer : undefined}
         pressed={round.given?.form === 'press' && round.given.view === at ? round.given : null}
         play={judged?.play ?? null}
         place={judged?.place ?? null}
@@ -179,44 +156,7 @@
       </label>
     {/if}
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-    {#if judged}
-      <div
-        class="verdict"
-        data-right={judged.right}
-        data-testid="verdict"
-        tabindex="-1"
-        bind:this={verdict}
-        role="status"
-      >
-        <p class="said">
-          {#if judged.right}<Check size={20} aria-hidden="true" />{:else}<RotateCcw
-              size={18}
-              aria-hidden="true"
-            />{/if}
-          <b>{judged.right ? t.right : t.notYet}</b>
-        </p>
-        <p>{whyText(judged.why, f)}</p>
-        <!-- Where the water ends is said already. -->
-        {#if !judged.right && number.kind !== 'drop' && number.kind !== 'night'}
-          {@const right = said(judged.answer)}
-          <p>
-            <b>{t.isRight}:</b>
-            {#if right.length === 1}{right[0]}{/if}
-          </p>
-          {#if right.length > 1}
-            {#if asked.form === 'order'}
-              <ol>
-                {#each right as one, i (i)}<li>{one}</li>{/each}
-              </ol>
-            {:else}
-              <ul>
-                {#each right as one, i (i)}<li>{one}</li>{/each}
-              </ul>
-            {/if}
-          {/if}
-        {/if}
-      </div>
-    {/if}
+    {#if judged}<TaskVerdict {task} {judged} />{/if}
     <p class="go">
       {#if judged?.play || judged?.place}
         <span class="narrow"
@@ -340,33 +280,6 @@
   }
   select {
     min-height: 48px;
-  }
-  .verdict {
-    padding: var(--gap-3);
-    border-left: 4px solid var(--watch);
-    background: var(--sand);
-  }
-  .verdict[data-right='true'] {
-    border-left-color: var(--good);
-  }
-  .verdict p {
-    margin: 0 0 var(--gap-1);
-  }
-  .verdict .said {
-    display: flex;
-    align-items: center;
-    gap: var(--gap-2);
-    font-size: 1.1rem;
-  }
-  .verdict :is(ol, ul) {
-    margin: 0;
-    padding-left: 1.6rem;
-  }
-  .verdict ol {
-    list-style: decimal;
-  }
-  .verdict ul {
-    list-style: disc;
   }
   .go {
     display: flex;

@@ -2,11 +2,11 @@
 import type { RoundTask } from '$lib/contract/practice.ts';
 import { INK, MARGIN, PdfPage, SOFT } from '$lib/drawing/pdf-page.server.ts';
 import {
+  answerText,
   givenText,
   kindTexts,
   optionText,
   paperWords as t,
-  partText,
   practiceWords,
   questionText,
   viewTexts,
@@ -15,7 +15,6 @@ import {
 import {
   composeTask,
   figuresIn,
-  formatLength,
   openingOf,
   planOpening,
   readTaskNumber,
@@ -78,18 +77,7 @@ export async function drawRound(paper: RoundPaper): Promise<Uint8Array> {
     const { answer, why } = made.judge({ form: 'one', option: '' });
     const { task } = made;
     const f = figuresIn(systemOf(task.number));
-    const right =
-      answer.form === 'order'
-        ? answer.items.map((id) => optionText(task, id, f)).join(' · ')
-        : answer.form === 'one'
-          ? optionText(task, answer.option, f)
-          : answer.form === 'several'
-            ? answer.options.map((id) => optionText(task, id, f)).join(' · ')
-            : answer.form === 'length'
-              ? formatLength(answer.mm, systemOf(task.number))
-              : answer.form === 'part'
-                ? partText(answer.part)
-                : '';
+    const right = answerText(task, answer, f).join(' · ');
     // Of an order that is right there is nothing to say: why it is so is said of a wrong one.
     const because = made.judge(answer).why.code === why.code ? whyText(why, f) : '';
     page.rows(

@@ -17,6 +17,7 @@ import {
   type EveningState,
   type FaultId,
   type Figures,
+  type Given,
   type GivenLength,
   type PathClass,
   type PracticeKind,
@@ -182,6 +183,24 @@ function lookText(id: string): string {
   if (kind === 'wet') return probeText({ ...all, kind: 'wet-only', wets: of as Wetting[] });
   if (kind === 'mask') return probeText({ ...all, kind: 'mask', masked: of });
   return probeText({ ...all, kind: kind as Offered['kind'] });
+}
+
+/** An answer in words, line by line. */
+export function answerText(task: Pick<Task, 'question'>, given: Given, f: Figures): readonly string[] {
+  switch (given.form) {
+    case 'order':
+      return given.items.map((id) => optionText(task, id, f));
+    case 'one':
+      return [optionText(task, given.option, f)];
+    case 'several':
+      return given.options.map((id) => optionText(task, id, f));
+    case 'length':
+      return [f.length(given.mm)];
+    case 'part':
+      return [partText(given.part)];
+    case 'press':
+      return [practiceWords.pressed];
+  }
 }
 
 const figures = (f: Figures, all: readonly number[]): string => list(all.map((mm) => f.length(mm)));
@@ -425,7 +444,6 @@ export const practiceWords = {
   lead: 'Tasks made up on the spot and judged by the same reckoning as real work. No job is needed, and no network.',
   start: 'Start five minutes',
   again: 'Another five minutes',
-  goOn: 'Go on',
   mixed: 'Which kinds',
   all: 'All kinds',
   noKinds: 'Choose one kind at least.',
@@ -466,7 +484,6 @@ export const practiceWords = {
   cross: 'Move the cross with the arrow keys, larger steps with Shift; Enter takes the place.',
   crossLabel: (view: string) => `${view}: place to press`,
   pressed: 'The cross is where you pressed.',
-  term: 'What the word means',
   done: (right: number, all: number) => `${right} of ${all} were right.`,
   doneNone: 'No task was answered.',
   back: 'To all of practice',
