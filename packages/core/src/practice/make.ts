@@ -1,7 +1,7 @@
 /** How a task of a kind is made. */
 import type { LengthUnit } from '../quantities/length.ts';
 import type { Dice } from './dice.ts';
-import type { Composed, PracticeLevel, Task } from './task.ts';
+import type { Composed, Given, PracticeLevel, Task } from './task.ts';
 import type { PracticeWall } from './wall.ts';
 
 export interface Makings {
@@ -24,3 +24,9 @@ export type Make = (makings: Makings) => Made | null;
 /** By level. */
 export const byLevel = <T>(level: PracticeLevel, values: readonly [T, T, T, T, T]): T =>
   values[level - 1] as T;
+
+/** Whether of several options just the right ones were chosen. */
+export const choseAll = (given: Given, rights: readonly string[]): boolean =>
+  given.form === 'several' &&
+  given.options.length === rights.length &&
+  rights.every((one) => given.options.includes(one));

@@ -2,7 +2,7 @@
 import type { Build } from '../../build/build.ts';
 import { kindOf } from '../../build/by-role.ts';
 import { coveringStep } from '../../build/covered.ts';
-import { byLevel, type Make } from '../make.ts';
+import { byLevel, choseAll, type Make } from '../make.ts';
 import { faceView } from '../wall-views.ts';
 
 /** By kind, left and right as one: the step that hides all of it; `null` for what none hides, left out where sides differ. */
@@ -56,10 +56,7 @@ export const makeCover: Make = ({ level, dice, show, wall }) => {
       views: [faceView(build, at)],
     },
     judge: (given) => ({
-      right:
-        given.form === 'several' &&
-        given.options.length === rights.length &&
-        rights.every((one) => given.options.includes(one)),
+      right: choseAll(given, rights),
       answer: { form: 'several', options: options.filter((one) => rights.includes(one)) },
       why: { code: 'cover', hidden: rights },
       play: null,

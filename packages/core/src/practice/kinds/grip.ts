@@ -6,7 +6,7 @@ import {
   type Chemistry,
   type ContactFace,
 } from '../../vocabulary/contacts.ts';
-import { byLevel, type Make } from '../make.ts';
+import { byLevel, choseAll, type Make } from '../make.ts';
 
 const OPTIONS = [2, 3, 4, 5, 6] as const;
 
@@ -30,10 +30,7 @@ export const makeGrip: Make = ({ level, dice, show }) => {
       views: [],
     },
     judge: (given) => ({
-      right:
-        given.form === 'several' &&
-        given.options.length === rights.length &&
-        rights.every((one) => given.options.includes(one)),
+      right: choseAll(given, rights),
       answer: { form: 'several', options: rights },
       why: {
         code: 'grip',

@@ -5,7 +5,7 @@ import type { FrameMaterial } from '../../documents/unit.ts';
 import { jointMovement, USUAL_SEASON } from '../../proofs/joint/movement.ts';
 import { reasonsForSeal, type OptionInput, type SealId } from '../../proofs/joint/options.ts';
 import { formatLength, toMark } from '../../quantities/format-length.ts';
-import { byLevel, type Make } from '../make.ts';
+import { byLevel, choseAll, type Make } from '../make.ts';
 import type { PracticeWall } from '../wall.ts';
 import type { PaperSize } from '../task.ts';
 
@@ -108,10 +108,7 @@ export const makeSeal: Make = ({ level, system, dice, wall }) => {
       ],
     },
     judge: (given) => ({
-      right:
-        given.form === 'several' &&
-        given.options.length === rights.length &&
-        rights.every((one) => given.options.includes(one)),
+      right: choseAll(given, rights),
       answer: { form: 'several', options: rights },
       why: {
         code: 'seal',
