@@ -31,7 +31,12 @@ export interface PdfPlace {
   readonly x: number;
   readonly y: number;
   readonly scale: number;
+  /** Lines that are asked about in the colour of the screen; in ink without. */
+  readonly coloured?: boolean;
 }
+
+const ASKED = '#8a3510';
+const WATER = '#0f6a8b';
 
 /** A line of a flat shape, mm, y down. */
 export interface ShapeLine {
@@ -257,8 +262,17 @@ export class PdfPage {
         if (item.stroke === 'hidden') doc.dash(4, { space: 3 });
         doc
           .lineWidth((item.fill ? (item.width ?? 2) : 0.8) * o.scale)
-          .stroke(item.fill ? lineColour(item.fill) : INK)
+          .stroke(
+            item.fill
+              ? lineColour(item.fill)
+              : o.coloured && (item.stroke === 'new' || item.stroke === 'measure')
+                ? ASKED
+                : INK,
+          )
           .undash();
+      } else if (item.kind === 'mark') {
+        const [x, y] = place(item.at);
+        if (o.coloured) doc.circle(x, y, 4 * o.scale).fill(item.tone === 'water' ? WATER : INK);
       } else if (item.kind === 'text') {
         const [x, y] = place(item.at);
         const size = item.size * o.scale;

@@ -2,6 +2,7 @@
 import type { Build } from '../../build/build.ts';
 import { kindOf } from '../../build/by-role.ts';
 import { coveringStep } from '../../build/covered.ts';
+import { UNIT } from '../../methods/names.ts';
 import { byLevel, choseAll, type Make } from '../make.ts';
 import { faceView } from '../wall-views.ts';
 
@@ -33,7 +34,14 @@ export const makeCover: Make = ({ level, dice, show, wall }) => {
   if (!own) return null;
   const { build } = own;
   const covers = coversByKind(build);
-  const steps = [...new Set(covers.values())].filter((step) => step !== null);
+  // What is only tried and comes out again hides nothing for good.
+  const isTried = (id: string) =>
+    build.steps.some(
+      (step) => step.id === id && step.events.some(({ op, thing }) => op === 'remove' && thing === UNIT),
+    );
+  const steps = [...new Set(covers.values())].flatMap((step) =>
+    step === null || isTried(step) ? [] : [step],
+  );
   if (steps.length === 0) return null;
   const step = dice.pick(steps);
   const at = build.steps.findIndex(({ id }) => id === step);

@@ -101,7 +101,7 @@ function drawTask(page: PdfPage, { task }: Composed, head: string): void {
     const y = doc.y;
     shown.forEach((view, i) => {
       const scale = Math.min(wide / PICTURE.width, HIGH / PICTURE.height);
-      page.drawing(view.draw(PICTURE), { x: MARGIN + i * (wide + 12), y, scale });
+      page.drawing(view.draw(PICTURE), { x: MARGIN + i * (wide + 12), y, scale, coloured: true });
     });
     doc.y = y + Math.min(HIGH, (wide / PICTURE.width) * PICTURE.height) + 4;
     page.text(shown.map(({ name }) => viewTexts[name]).join('  |  '), { colour: SOFT, size: 8 });
