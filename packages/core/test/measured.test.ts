@@ -17,6 +17,7 @@ import {
   type PresetId,
 } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
+import { entry as logged } from './support/site.ts';
 
 function planned(school: PresetId) {
   const file = exampleJob(school);
@@ -29,20 +30,8 @@ function planned(school: PresetId) {
 const asked = (build: Build, materials: readonly Material[] = []) =>
   build.steps.flatMap((step) => asksAt(build, step, materials).map((ask) => ({ step: step.id, ask })));
 
-let counted = 0;
-const entry = (kind: Entry['kind'], step: string, facts: Entry['facts'] = null): Entry => ({
-  id: `00000000-0000-4000-8000-${String(++counted).padStart(12, '0')}`,
-  opening: 'one' as Entry['opening'],
-  issue: 1,
-  kind,
-  step,
-  undoes: null,
-  person: 'Installer',
-  at: new Date(Date.parse('2026-11-02T07:00:00.000Z') + counted * 60_000).toISOString(),
-  note: '',
-  photo: null,
-  facts,
-});
+const entry = (kind: Entry['kind'], step: string, facts: Entry['facts'] = null): Entry =>
+  logged(kind, step, { facts });
 const measured = (step: string, place: string, value: number, accepted?: string): Entry =>
   entry('measured', step, { kind: 'measured', what: 'film', place, value, ...(accepted && { accepted }) });
 

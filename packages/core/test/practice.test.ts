@@ -1,6 +1,7 @@
 /** Tasks of practice: solvable, right by somebody else's reckoning, readable, harder from level to level, and silent. */
 import {
   bandSizes,
+  causesOf,
   chanceOfRight,
   composeTask,
   contactTable,
@@ -8,17 +9,21 @@ import {
   dueOf,
   diceOf,
   exampleJob,
+  failureKey,
   inches,
   isWallKind,
   judgeTask,
   nextTask,
+  offeredProbes,
   openingsOf,
   planOpening,
   practiceKinds,
   practiceLevels,
   presetIds,
   readTaskNumber,
+  simulatedSpray,
   skillOf,
+  sprayNetwork,
   systemOf,
   taskNumberText,
   textBox,
@@ -27,16 +32,19 @@ import {
   type Composed,
   type Drawing,
   type Given,
+  type Offered,
   type PracticeAnswer,
   type PracticeKind,
   type PracticeLevel,
   type PracticeWall,
   type Question,
+  type SprayNetwork,
 } from '@hulvek/core';
 import { describe, expect, it } from 'vitest';
 import { stackAt } from '../src/build/stack.ts';
 import { withChanges } from '../src/build/changes.ts';
 import { momentOf } from '../src/build/moment.ts';
+import { toldBy } from '../src/practice/kinds/leak.ts';
 import { kindOf } from '../src/build/by-role.ts';
 import { intersection } from '../src/geometry/polygon.ts';
 import { networkOf } from '../src/proofs/water/network.ts';
@@ -590,6 +598,73 @@ describe('tasks of practice', () => {
     expect(systemOf({ kind: 'tape', level: 1, seed: 2 })).toBe('mm');
     expect(systemOf({ kind: 'tape', level: 1, seed: 3 })).toBe('in');
   });
+});
+
+describe('what a look at a leak tells', () => {
+  /** Whether anything shows: every edge gone over again and again until nothing more gets wet. */
+  const shows = (network: SprayNetwork, failed: ReadonlySet<number>, look: Offered): boolean => {
+    const masked = new Set(look.masked.flatMap((key) => network.failureAt.get(key) ?? []));
+    const open = (fault: number) => fault < 0 || (failed.has(fault) && !masked.has(fault));
+    if (look.wets.includes(network.onUnit.by) && open(network.onUnit.needs)) return true;
+    const wet = new Set(
+      network.starts
+        .filter(
+          ({ by, pressed, needs }) => look.wets.includes(by) && (!pressed || look.pressed) && open(needs),
+        )
+        .map(({ node }) => node),
+    );
+    for (let before = -1; before < wet.size;) {
+      before = wet.size;
+      for (let node = 0; node < network.nodes; node++)
+        for (let edge = network.first[node] ?? 0; edge < (network.first[node + 1] ?? 0); edge++) {
+          if (!wet.has(node) || !open(network.needs[edge] ?? -1)) continue;
+          if ((network.shows[edge] ?? 0) !== 0) return true;
+          wet.add(network.to[edge] ?? 0);
+        }
+    }
+    return false;
+  };
+  const entropy = (shares: readonly number[]): number => {
+    const sum = shares.reduce((a, b) => a + b, 0);
+    return shares.reduce(
+      (bits, share) => (share > 0 ? bits - (share / sum) * Math.log2(share / sum) : bits),
+      0,
+    );
+  };
+
+  it('is what is not known before less what is not known after it: causes gone through one by one', () => {
+    const dice = diceOf(11);
+    let looked = 0;
+    for (const { build } of walls.slice(0, count(walls.length, 5))) {
+      const network = sprayNetwork(build, { pressure_Pa: 150 });
+      for (let tries = 0; tries < 30 && looked < 400; tries++) {
+        const open = new Set([1, 2].map(() => dice.whole(0, network.failures.length - 1)));
+        const test = simulatedSpray(
+          { build, planted: [], pressure_Pa: 150, network, open },
+          { pressed: true, seed: tries },
+        );
+        if (test.leaks.length === 0) continue;
+        const causes = causesOf(network, test).slice(0, 30);
+        if (causes.length < 2) continue;
+        const all = causes.reduce((sum, { share }) => sum + share, 0);
+        const known = causes.map((cause) => ({ ...cause, share: cause.share / all }));
+        for (const look of offeredProbes(network, known, true).slice(0, 8)) {
+          const parts = [true, false].map((answer) =>
+            known.flatMap(({ failures, share }) => {
+              const failed = new Set(failures.flatMap((one) => network.failureAt.get(failureKey(one)) ?? []));
+              return shows(network, failed, look) === answer ? [share] : [];
+            }),
+          );
+          const after = parts.reduce((sum, own) => sum + own.reduce((a, b) => a + b, 0) * entropy(own), 0);
+          const told = entropy(known.map(({ share }) => share)) - after;
+          expect(toldBy(network, known, look)).toBeCloseTo(told, 9);
+          looked++;
+        }
+        break;
+      }
+    }
+    expect(looked).toBeGreaterThan(8);
+  }, 120_000);
 });
 
 describe('what the trade says', () => {

@@ -2,7 +2,7 @@
 import type { PresetId } from '../vocabulary/presets.ts';
 import type { WaterSource } from '../proofs/water/sources.ts';
 import type { ContactFace } from '../vocabulary/contacts.ts';
-import type { ParameterId } from '../vocabulary/parameters.ts';
+import type { LengthPart } from '../methods/strip-lengths.ts';
 import type { FrameMaterial } from '../documents/unit.ts';
 import type { SprayStage, WetZone } from '../vocabulary/wet-zones.ts';
 import type { LengthUnit } from '../quantities/length.ts';
@@ -11,8 +11,7 @@ import type { DayTask, DayHour } from './kinds/day-tasks.ts';
 
 /** A length that a question names, by what it is. */
 export interface GivenLength {
-  readonly what:
-    ParameterId | 'opening-width' | 'opening-height' | 'unit-width' | 'unit-height' | 'fin' | 'hole';
+  readonly what: LengthPart['what'];
   readonly mm: number;
 }
 
